@@ -1,0 +1,81 @@
+import type { Figure } from '../figure';
+
+export type FibreClass = 'protein' | 'cellulose' | 'synthetic';
+
+/** Fibres met in the trade, with the class that decides their chemistry. Common practice, no source. */
+export const FIBRES = {
+  wool: { name: 'wool', class: 'protein' },
+  silk: { name: 'silk', class: 'protein' },
+  mohair: { name: 'mohair', class: 'protein' },
+  alpaca: { name: 'alpaca', class: 'protein' },
+  cotton: { name: 'cotton', class: 'cellulose' },
+  linen: { name: 'linen', class: 'cellulose' },
+  hemp: { name: 'hemp', class: 'cellulose' },
+  ramie: { name: 'ramie', class: 'cellulose' },
+  viscose: { name: 'viscose', class: 'cellulose' },
+  polyamide: { name: 'polyamide', class: 'synthetic' },
+  polyester: { name: 'polyester', class: 'synthetic' },
+  acrylic: { name: 'acrylic', class: 'synthetic' },
+} as const satisfies Record<string, { name: string; class: FibreClass }>;
+
+export type FibreKind = keyof typeof FIBRES;
+
+export interface Share {
+  readonly fibre: FibreKind;
+  /** Share of the dry weight, %, in (0, 100]. */
+  readonly pct: number;
+}
+
+export const LOT_FORMS = ['skein', 'cone', 'cloth', 'ribbon', 'cord', 'garment', 'loose'] as const;
+export type LotForm = (typeof LOT_FORMS)[number];
+
+/** Fibre that is handled as one. */
+export interface Lot {
+  readonly id: string;
+  readonly name: string;
+  readonly form: LotForm;
+  /** Shares that sum to 100; empty when the composition is unknown. */
+  readonly composition: readonly Share[];
+  /** Dry, conditioned weight: the weight that percentages refer to, g. */
+  readonly dryWeightG: Figure;
+  readonly pieces: number;
+  /** sRGB hex of the undyed fibre, or null when nobody looked. */
+  readonly baseHex: string | null;
+  readonly note: string;
+  readonly createdAtMs: number;
+  /** Goes up by one with each edit; an edit made against an older one is refused. */
+  readonly revision: number;
+}
+
+/** The class of most of the weight, or null for an unknown composition. */
+export function mainClass(composition: readonly Share[]): FibreClass | null {
+  const byClass = new Map<FibreClass, number>();
+  for (const { fibre, pct } of composition) {
+    const kind = FIBRES[fibre].class;
+    byClass.set(kind, (byClass.get(kind) ?? 0) + pct);
+  }
+  let main: FibreClass | null = null;
+  for (const [kind, pct] of byClass) if (main === null || pct > (byClass.get(main) ?? 0)) main = kind;
+  return main;
+}
+
+/** Any animal hair or silk in it: alkali and shock harm even a small share. */
+export const hasProtein = (composition: readonly Share[]): boolean =>
+  composition.some(({ fibre }) => FIBRES[fibre].class === 'protein');
+
+export const hasWool = (composition: readonly Share[]): boolean =>
+  composition.some(({ fibre }) => fibre === 'wool' || fibre === 'mohair' || fibre === 'alpaca');
+
+/** Share of the weight that takes natural dye, in [0, 1]; polyester and acrylic take next to none. Null when unknown. */
+export function dyeableShare(composition: readonly Share[]): number | null {
+  if (composition.length === 0) return null;
+  return composition.reduce((sum, { fibre, pct }) => sum + (FIBRES[fibre].class === 'synthetic' ? 0 : pct), 0) / 100;
+}
+
+/** "80 % wool, 20 % polyamide" */
+export const printComposition = (composition: readonly Share[]): string =>
+  composition.length === 0
+    ? 'composition unknown'
+    : composition.length === 1 && composition[0]?.pct === 100
+      ? FIBRES[composition[0].fibre].name
+      : composition.map(({ fibre, pct }) => `${pct} % ${FIBRES[fibre].name}`).join(', ');

@@ -1,0 +1,46 @@
+/**
+ * Printing with sensible figures: a dyer's scale and jug, not a laboratory's. Three significant figures at most below
+ * 100, whole units above, so that what is read aloud can also be weighed.
+ */
+export function printNumber(value: number): string {
+  const size = Math.abs(value);
+  if (size === 0) return '0';
+  const decimals = size >= 100 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 3;
+  return trimZeros(value.toFixed(decimals));
+}
+
+const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
+
+export const printMass = (g: number): string =>
+  Math.abs(g) >= 1000 ? `${trimZeros((g / 1000).toFixed(2))} kg` : `${printNumber(g)} g`;
+
+export const printVolume = (mL: number): string =>
+  Math.abs(mL) >= 1000 ? `${trimZeros((mL / 1000).toFixed(2))} L` : `${printNumber(mL)} mL`;
+
+/** Tenths are as fine as a kitchen thermometer reads. */
+export const printTemperature = (c: number): string => `${trimZeros(c.toFixed(1))} °C`;
+
+export const printPercent = (pct: number): string => `${printNumber(pct)} %`;
+
+/** "3 min", "1 h 05", "2 d 3 h": minutes rounded to the nearest, never shown as seconds. */
+export function printDuration(minutes: number): string {
+  const sign = minutes < 0 ? '−' : '';
+  const total = Math.round(Math.abs(minutes));
+  if (total < 60) return `${sign}${total} min`;
+  const hours = Math.floor(total / 60);
+  if (hours < 24) return `${sign}${hours} h${total % 60 ? ` ${String(total % 60).padStart(2, '0')}` : ''}`;
+  const restHours = hours % 24;
+  return `${sign}${Math.floor(hours / 24)} d${restHours ? ` ${restHours} h` : ''}`;
+}
+
+/** "3:12" for short exact dips: minutes and seconds are kept, not rounded away. */
+export function printExactDuration(milliseconds: number): string {
+  const seconds = Math.round(milliseconds / 1000);
+  const h = Math.floor(seconds / 3600);
+  const m = Math.floor((seconds % 3600) / 60);
+  const mm = h > 0 ? String(m).padStart(2, '0') : String(m);
+  return `${h > 0 ? `${h}:` : ''}${mm}:${String(seconds % 60).padStart(2, '0')}`;
+}
+
+export type AmountUnit = 'g' | 'mL';
+export const printAmount = (value: number, unit: AmountUnit): string => (unit === 'g' ? printMass(value) : printVolume(value));

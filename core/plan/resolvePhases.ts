@@ -1,0 +1,76 @@
+import { estimatedUaWPerK, secondsTo } from '../heat/pot';
+import { type PhaseTemplate, type Ref, resolveRef, type SpanRef } from '../method/method';
+import type { Phase, SpanMin, Vessel } from './plan';
+
+/** Cold tap water and a strained liquor, °C (estimates; a reading replaces them). */
+const TAP_C = 15;
+const STRAINED_C = 40;
+const ROOM_C = 20;
+/** When nothing is known of the burner: the usual rise of a home stove, °C/min (estimate). */
+const USUAL_RATE = 1.2;
+
+export interface PhaseContext {
+  readonly params: Readonly<Record<string, number | null>>;
+  readonly liquorStartsWarm: boolean;
+  readonly waterMl: number | null;
+  readonly vessel: Vessel | null;
+  readonly maxW: number | null;
+  readonly boilC: number;
+}
+
+export const startC = (context: Pick<PhaseContext, 'liquorStartsWarm'>): number => (context.liquorStartsWarm ? STRAINED_C : TAP_C);
+
+/** A method's phases with its parameters, this pot and this much water filled in. */
+export function resolvePhases(templates: readonly PhaseTemplate[], context: PhaseContext): Phase[] {
+  const number = (ref: Ref): number | null => resolveRef(ref, context.params);
+  return templates.map((phase): Phase => {
+    switch (phase.kind) {
+      case 'charge': case 'lift':
+        return { kind: phase.kind, minutes: number(phase.minutes) ?? 10, act: phase.act };
+      case 'raise': {
+        const toC = number(phase.toC);
+        const maxRate = phase.maxRateCPerMin === null ? null : number(phase.maxRateCPerMin);
+        return { kind: 'raise', toC, maxRateCPerMin: maxRate, minutes: raiseMin(toC, maxRate, context) };
+      }
+      case 'hold': {
+        const low = number(phase.lowC);
+        const high = number(phase.highC);
+        return {
+          kind: 'hold', bandC: low === null || high === null ? null : [low, high],
+          ceilingC: phase.ceilingC === null ? null : number(phase.ceilingC), minutes: span(phase.minutes, number),
+          stirEveryMin: phase.stirEveryMin === null ? null : number(phase.stirEveryMin),
+          flipAtMin: phase.flipAtMin === null ? null : number(phase.flipAtMin),
+        };
+      }
+      case 'dip':
+        return { kind: 'dip', exactMin: number(phase.exactMin) ?? 3, act: phase.act };
+      case 'soak':
+        return { kind: 'soak', minutes: span(phase.minutes, number), checkEveryMin: phase.checkEveryMin === null ? null : number(phase.checkEveryMin) };
+      case 'rest':
+        return { kind: 'rest', minutes: span(phase.minutes, number), overnightOk: phase.overnightOk };
+    }
+  });
+}
+
+/** Least ≤ typical ≤ most, whatever the parameter was set to. An unknown length plans as an hour. */
+function span(ref: SpanRef, number: (ref: Ref) => number | null): SpanMin {
+  const typical = number(ref.typical) ?? 60;
+  return { min: Math.min(number(ref.min) ?? typical, typical), typical, max: Math.max(number(ref.max) ?? typical, typical) };
+}
+
+/** Minutes of heating: what the burner can do, but no faster than the goods allow. Whole minutes, rounded up. */
+function raiseMin(toC: number | null, maxRate: number | null, context: PhaseContext): number {
+  const fromC = startC(context);
+  const targetC = toC ?? 80;
+  if (targetC <= fromC) return 1;
+  const byRate = (targetC - fromC) / Math.min(maxRate ?? Number.POSITIVE_INFINITY, USUAL_RATE * 10);
+  const bySource = sourceMin(fromC, targetC, context) ?? (targetC - fromC) / USUAL_RATE;
+  return Math.ceil(Math.max(maxRate === null ? 0 : byRate, bySource));
+}
+
+function sourceMin(fromC: number, toC: number, { waterMl, vessel, maxW, boilC }: PhaseContext): number | null {
+  if (waterMl === null || waterMl <= 0 || maxW === null || !vessel?.litres) return null;
+  const pot = { litres: waterMl / 1000, uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC };
+  const seconds = secondsTo(pot, fromC, toC, maxW);
+  return seconds === null ? null : seconds / 60;
+}

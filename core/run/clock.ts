@@ -1,0 +1,100 @@
+import { type Credit, creditedMin, creditHold, firstInBandMs, type Reading } from '../hold/credit';
+import { type Phase, type PlanStep, typicalMin } from '../plan/plan';
+import type { StepState } from './fold';
+
+/** A typed temperature is believed for this long, min: the look-in interval of the safety handbook P5. */
+export const TRUST_TYPED_MIN = 20;
+
+/** One phase of a running step as the log and the readings tell it. Computed anew whenever it is asked for. */
+export interface PhaseClock {
+  readonly index: number;
+  readonly phase: Phase;
+  readonly enteredMs: number;
+  /** True when the readings showed it, not a tap: the bath reached the band. */
+  readonly seenByReadings: boolean;
+  readonly leftMs: number | null;
+  readonly elapsedMin: number;
+  readonly credit: Credit | null;
+  /** Minutes still to go at the least; negative when over. Null where only a look decides. */
+  readonly leftMin: number | null;
+}
+
+export interface StepClock {
+  readonly stepId: string;
+  readonly phases: readonly PhaseClock[];
+  readonly current: PhaseClock | null;
+  readonly latestC: Reading | null;
+  readonly highestC: number | null;
+  readonly lowestHoldC: number | null;
+}
+
+/**
+ * Timers of a step: from the plan, the log, the readings and the time now, never from anything stored.
+ * @param readings of the vessel, in time order, typed and by probe together
+ */
+export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepState, readings: readonly Reading[], nowMs: number): StepClock {
+  const endMs = state.endedAtMs ?? nowMs;
+  const entries = phaseEntries(step, state, readings, endMs);
+  const pausedMs = (fromMs: number, toMs: number) =>
+    state.pauses.reduce((sum, pause) => sum + Math.max(0, Math.min(pause.toMs ?? endMs, toMs) - Math.max(pause.fromMs, fromMs)), 0);
+  const phases = entries.map((entry, i): PhaseClock => {
+    const phase = step.phases[entry.phaseIndex] as Phase;
+    const leftMs = entries[i + 1]?.atMs ?? state.endedAtMs;
+    const untilMs = Math.max(entry.atMs, leftMs ?? endMs);
+    const elapsedMin = (untilMs - entry.atMs - pausedMs(entry.atMs, untilMs)) / 60_000;
+    const credit = phase.kind === 'hold' ? holdCredit(phase, readings, entry.atMs, untilMs) : null;
+    return {
+      index: entry.phaseIndex, phase, enteredMs: entry.atMs, seenByReadings: entry.seen, leftMs, elapsedMin, credit,
+      leftMin: phase.kind === 'raise' ? null : typicalMin(phase) - (credit ? creditOrClock(credit) : elapsedMin),
+    };
+  });
+  const started = entries[0]?.atMs ?? nowMs;
+  const own = readings.filter((reading) => reading.atMs >= started && reading.atMs <= endMs);
+  const hold = phases.find((clock) => clock.phase.kind === 'hold');
+  const inHold = hold ? own.filter((reading) => reading.atMs >= hold.enteredMs && reading.atMs <= (hold.leftMs ?? endMs)) : [];
+  return {
+    stepId: step.id, phases, current: state.status === 'running' || state.status === 'paused' ? (phases.at(-1) ?? null) : null,
+    latestC: own.at(-1) ?? null,
+    highestC: own.length > 0 ? own.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
+    lowestHoldC: inHold.length > 0 ? inHold.reduce((min, r) => Math.min(min, r.bathC), Infinity) : null,
+  };
+}
+
+/** With no reading at all the hold goes by the clock, and says so; with any, only credited minutes count. */
+export function creditOrClock(credit: Credit): number {
+  return goesByClock(credit) ? credit.unmeasuredMin : creditedMin(credit);
+}
+export const goesByClock = (credit: Credit): boolean =>
+  credit.inBandMin + credit.assumedMin + credit.underMin + credit.overMin === 0;
+
+function holdCredit(phase: Extract<Phase, { kind: 'hold' }>, readings: readonly Reading[], fromMs: number, toMs: number): Credit {
+  const minutes = (toMs - fromMs) / 60_000;
+  if (phase.bandC === null) return { inBandMin: 0, assumedMin: 0, underMin: 0, overMin: 0, unmeasuredMin: minutes, aboveCeilingMin: 0 };
+  return creditHold(readings, { bandC: phase.bandC, ceilingC: phase.ceilingC, maxGapMin: TRUST_TYPED_MIN }, fromMs, toMs);
+}
+
+interface Entry {
+  readonly phaseIndex: number;
+  readonly atMs: number;
+  readonly seen: boolean;
+}
+
+/**
+ * Taps, and between them what the readings show: the hold begins when the bath reaches the band, whether or not a wet
+ * hand said so. A tap for the hold wins over the readings.
+ */
+function phaseEntries(step: Pick<PlanStep, 'phases'>, state: StepState, readings: readonly Reading[], endMs: number): Entry[] {
+  const taps = state.entered.filter((entry) => step.phases[entry.phaseIndex]).map((entry) => ({ ...entry, seen: false }));
+  const entries: Entry[] = [];
+  taps.forEach((tap, i) => {
+    entries.push(tap);
+    const phase = step.phases[tap.phaseIndex];
+    const next = step.phases[tap.phaseIndex + 1];
+    if (phase?.kind !== 'raise' || next?.kind !== 'hold' || next.bandC === null) return;
+    const untilMs = taps[i + 1]?.atMs ?? endMs;
+    if (taps[i + 1]?.phaseIndex === tap.phaseIndex + 1) return;
+    const reachedMs = firstInBandMs(readings, next.bandC, tap.atMs);
+    if (reachedMs !== null && reachedMs <= untilMs) entries.push({ phaseIndex: tap.phaseIndex + 1, atMs: reachedMs, seen: true });
+  });
+  return entries;
+}

@@ -1,0 +1,42 @@
+import type { Figure } from '../figure';
+import type { AmountUnit } from '../measure/print';
+
+/** What happened: past tense, facts only. Appended, never changed; a mistake is amended by a later event. */
+export type RunFact =
+  | { readonly type: 'started'; readonly planVersion: number }
+  | { readonly type: 'phaseEntered'; readonly stepId: string; readonly phaseIndex: number }
+  | { readonly type: 'reading'; readonly stepId: string; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
+  | { readonly type: 'lotWeighed'; readonly lotId: string; readonly dryWeightG: number }
+  | {
+      readonly type: 'addition'; readonly stepId: string;
+      /** The planned addition this fulfils, or null for something unplanned. */
+      readonly additionId: string | null;
+      readonly substance: string; readonly amount: Figure; readonly unit: AmountUnit;
+    }
+  | { readonly type: 'stirred'; readonly stepId: string }
+  | { readonly type: 'flipped'; readonly stepId: string }
+  | { readonly type: 'checked'; readonly stepId: string; readonly finding: string }
+  | { readonly type: 'moved'; readonly stepId: string; readonly toVesselId: string }
+  | { readonly type: 'lifted'; readonly stepId: string }
+  | { readonly type: 'note'; readonly stepId: string | null; readonly text: string }
+  | { readonly type: 'paused'; readonly stepId: string; readonly reason: string }
+  | { readonly type: 'resumed'; readonly stepId: string }
+  | { readonly type: 'stepFinished'; readonly stepId: string }
+  | { readonly type: 'skipped'; readonly stepId: string; readonly reason: string }
+  | { readonly type: 'replanned'; readonly planVersion: number; readonly reason: string }
+  | { readonly type: 'finished' }
+  | {
+      readonly type: 'amended'; readonly targetId: string;
+      readonly change: { readonly kind: 'withdrawn'; readonly reason: string } | { readonly kind: 'retimed'; readonly atMs: number };
+    };
+
+export type RunEvent = RunFact & {
+  /** Made by the client, so that a retry is harmless. */
+  readonly id: string;
+  /** When it happened; may be set back. */
+  readonly atMs: number;
+  /** When the server wrote it down. */
+  readonly recordedAtMs: number;
+};
+
+export const stepIdOf = (event: RunFact): string | null => ('stepId' in event ? event.stepId : null);

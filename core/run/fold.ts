@@ -1,0 +1,179 @@
+import type { Figure } from '../figure';
+import type { Reading } from '../hold/credit';
+import type { PlanStep } from '../plan/plan';
+import { unreachable } from '../result';
+import type { RunEvent } from './events';
+
+export interface LoggedAddition {
+  readonly eventId: string;
+  readonly additionId: string | null;
+  readonly substance: string;
+  readonly amount: Figure;
+  readonly unit: 'g' | 'mL';
+  readonly atMs: number;
+}
+
+/** What the log says of one step. Nothing here is computed from a clock. */
+export interface StepState {
+  readonly stepId: string;
+  readonly status: 'waiting' | 'running' | 'paused' | 'done' | 'skipped';
+  /** Explicit phase entries in time order. */
+  readonly entered: readonly { readonly phaseIndex: number; readonly atMs: number }[];
+  /** Typed temperatures; probe readings are joined in by whoever has them. */
+  readonly typedC: readonly Reading[];
+  readonly ph: readonly { readonly atMs: number; readonly value: number }[];
+  readonly volumeMl: readonly { readonly atMs: number; readonly value: number }[];
+  readonly additions: readonly LoggedAddition[];
+  readonly stirredAtMs: readonly number[];
+  readonly flippedAtMs: readonly number[];
+  readonly checks: readonly { readonly atMs: number; readonly finding: string }[];
+  readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
+  readonly vesselId: string | null;
+  readonly movedAtMs: readonly { readonly atMs: number; readonly vesselId: string }[];
+  readonly liftedAtMs: number | null;
+  readonly endedAtMs: number | null;
+  readonly skipReason: string | null;
+}
+
+export interface RunState {
+  readonly phase: 'notStarted' | 'running' | 'finished';
+  readonly startedAtMs: number | null;
+  readonly finishedAtMs: number | null;
+  readonly planVersion: number | null;
+  readonly steps: Readonly<Record<string, StepState>>;
+  readonly lotWeightsG: Readonly<Record<string, number>>;
+  readonly notes: readonly { readonly atMs: number; readonly stepId: string | null; readonly text: string }[];
+}
+
+type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : T[K] };
+
+/**
+ * Events as they stand after amendments: withdrawn ones left out, retimed ones at their new time, all in the order in
+ * which they happened. An amendment may itself be withdrawn, which brings the first statement back.
+ */
+export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
+  const withdrawn = new Set<string>();
+  const retimed = new Map<string, number>();
+  // Later amendments are heard first, so that a withdrawn amendment never takes effect.
+  const amendments = events.filter((event) => event.type === 'amended').toSorted((a, b) => b.recordedAtMs - a.recordedAtMs || (a.id < b.id ? 1 : -1));
+  for (const event of amendments) {
+    if (withdrawn.has(event.id)) continue;
+    if (event.change.kind === 'withdrawn') withdrawn.add(event.targetId);
+    else if (!retimed.has(event.targetId)) retimed.set(event.targetId, event.change.atMs);
+  }
+  const standing = events
+    .filter((event) => event.type !== 'amended' && !withdrawn.has(event.id))
+    .map((event) => (retimed.has(event.id) ? { ...event, atMs: retimed.get(event.id) ?? event.atMs } : event));
+  return standing.sort((a, b) => a.atMs - b.atMs || a.recordedAtMs - b.recordedAtMs || (a.id < b.id ? -1 : 1));
+}
+
+/** Folds a log into what is known of a run. Total: an event that no longer makes sense changes nothing. */
+export function foldRun(steps: readonly Pick<PlanStep, 'id' | 'vesselId'>[], events: readonly RunEvent[]): RunState {
+  const states: Record<string, Draft<StepState>> = {};
+  for (const step of steps) states[step.id] = blank(step.id, step.vesselId);
+  const run: Draft<Omit<RunState, 'steps' | 'lotWeightsG'>> & { lotWeightsG: Record<string, number> } = {
+    phase: 'notStarted', startedAtMs: null, finishedAtMs: null, planVersion: null, lotWeightsG: {}, notes: [],
+  };
+  for (const event of standingEvents(events)) apply(run, states, event);
+  return { ...run, steps: states };
+}
+
+function apply(
+  run: Draft<Omit<RunState, 'steps' | 'lotWeightsG'>> & { lotWeightsG: Record<string, number> },
+  states: Record<string, Draft<StepState>>, event: RunEvent,
+): void {
+  const { atMs } = event;
+  switch (event.type) {
+    case 'started':
+      if (run.phase !== 'notStarted') return;
+      run.phase = 'running';
+      run.startedAtMs = atMs;
+      run.planVersion = event.planVersion;
+      return;
+    case 'replanned':
+      run.planVersion = event.planVersion;
+      return;
+    case 'finished':
+      run.phase = 'finished';
+      run.finishedAtMs = atMs;
+      return;
+    case 'lotWeighed':
+      run.lotWeightsG[event.lotId] = event.dryWeightG;
+      return;
+    case 'note':
+      run.notes.push({ atMs, stepId: event.stepId, text: event.text });
+      return;
+    case 'amended':
+      return;
+    default: {
+      const step = states[event.stepId];
+      if (step) applyToStep(step, event, atMs);
+    }
+  }
+}
+
+type StepEvent = Exclude<Extract<RunEvent, { stepId: string }>, { type: 'note' }>;
+
+function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): void {
+  switch (event.type) {
+    case 'phaseEntered':
+      if (step.status === 'skipped') return;
+      step.entered.push({ phaseIndex: event.phaseIndex, atMs });
+      if (step.status === 'waiting') step.status = 'running';
+      return;
+    case 'reading':
+      if (event.quantity === 'bathC') step.typedC.push({ atMs, bathC: event.value });
+      else if (event.quantity === 'ph') step.ph.push({ atMs, value: event.value });
+      else step.volumeMl.push({ atMs, value: event.value });
+      return;
+    case 'addition':
+      step.additions.push({ eventId: event.id, additionId: event.additionId, substance: event.substance, amount: event.amount, unit: event.unit, atMs });
+      return;
+    case 'stirred':
+      step.stirredAtMs.push(atMs);
+      return;
+    case 'flipped':
+      step.flippedAtMs.push(atMs);
+      return;
+    case 'checked':
+      step.checks.push({ atMs, finding: event.finding });
+      return;
+    case 'moved':
+      step.vesselId = event.toVesselId;
+      step.movedAtMs.push({ atMs, vesselId: event.toVesselId });
+      return;
+    case 'lifted':
+      step.liftedAtMs = atMs;
+      return;
+    case 'paused':
+      if (step.status !== 'running') return;
+      step.status = 'paused';
+      step.pauses.push({ fromMs: atMs, toMs: null });
+      return;
+    case 'resumed': {
+      const open = step.pauses.at(-1);
+      if (step.status !== 'paused' || !open) return;
+      step.status = 'running';
+      step.pauses[step.pauses.length - 1] = { ...open, toMs: atMs };
+      return;
+    }
+    case 'stepFinished':
+      if (step.status === 'skipped') return;
+      step.status = 'done';
+      step.endedAtMs = atMs;
+      return;
+    case 'skipped':
+      if (step.status === 'done') return;
+      step.status = 'skipped';
+      step.endedAtMs = atMs;
+      step.skipReason = event.reason;
+      return;
+    default:
+      unreachable(event);
+  }
+}
+
+const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
+  stepId, status: 'waiting', entered: [], typedC: [], ph: [], volumeMl: [], additions: [], stirredAtMs: [], flippedAtMs: [],
+  checks: [], pauses: [], vesselId, movedAtMs: [], liftedAtMs: null, endedAtMs: null, skipReason: null,
+});

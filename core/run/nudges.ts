@@ -1,0 +1,134 @@
+import { type Phase, type Plan, type PlanStep, amountOf } from '../plan/plan';
+import { printAmount, printTemperature } from '../measure/print';
+import type { RunState, StepState } from './fold';
+import type { StepClock } from './clock';
+
+/** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
+export interface Nudge {
+  readonly key: string;
+  readonly stepId: string;
+  readonly act: 'begin' | 'add' | 'nextPhase' | 'stir' | 'flip' | 'check' | 'lift' | 'finish' | 'tooHot' | 'dip';
+  readonly dueMs: number;
+  readonly text: string;
+  /** The ceiling is broken or an exact dip runs over: red, not amber. */
+  readonly stop: boolean;
+}
+
+const MIN = 60_000;
+
+/** Stir prompts of a hold, minutes from its start: every `everyMin`, none at the end (T64: 60 by 10 → 10, 20, 30, 40, 50). */
+export function plannedStirsMin(holdMin: number, everyMin: number): number[] {
+  const stirs: number[] = [];
+  for (let at = everyMin; at < holdMin - 1e-9; at += everyMin) stirs.push(at);
+  return stirs;
+}
+
+/** All calls for hands that a run knows of, soonest first. */
+export function runNudges(plan: Pick<Plan, 'steps'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
+  if (state.phase !== 'running') return [];
+  const nudges: Nudge[] = [];
+  for (const step of plan.steps) {
+    const stepState = state.steps[step.id];
+    if (!stepState) continue;
+    if (stepState.status === 'waiting') {
+      const ready = step.after.every((id) => isOver(state.steps[id]));
+      if (ready) {
+        const afterMs = Math.max(step.startMs, ...step.after.map((id) => state.steps[id]?.endedAtMs ?? 0));
+        nudges.push(nudge(step, 'begin', afterMs, `Begin: ${step.title}`));
+      }
+    } else if (stepState.status === 'running') {
+      const clock = clocks[step.id];
+      if (clock) nudges.push(...runningNudges(step, stepState, clock, nowMs));
+    }
+  }
+  return nudges.sort((a, b) => Number(b.stop) - Number(a.stop) || a.dueMs - b.dueMs);
+}
+
+const isOver = (state: StepState | undefined): boolean => state === undefined || state.status === 'done' || state.status === 'skipped';
+
+const nudge = (step: PlanStep, act: Nudge['act'], dueMs: number, text: string, stop = false): Nudge => ({
+  key: `${step.id}/${act}/${Math.round(dueMs)}`, stepId: step.id, act, dueMs, text, stop,
+});
+
+function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs: number): Nudge[] {
+  const now = clock.current;
+  if (!now) return [];
+  const nudges: Nudge[] = [];
+  const { phase } = now;
+  const next = step.phases[now.index + 1];
+  switch (phase.kind) {
+    case 'charge': {
+      const missing = step.additions.filter((addition) => !state.additions.some((logged) => logged.additionId === addition.id));
+      for (const addition of missing) {
+        const amount = amountOf(addition);
+        nudges.push(nudge(step, 'add', now.enteredMs, `Add ${amount === null ? 'the' : printAmount(amount, addition.unit)} ${addition.name}${amount === null ? ' and log how much' : ''}`));
+      }
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', now.enteredMs + phase.minutes * MIN, nextText(next) ?? `Done: ${step.title}`));
+      break;
+    }
+    case 'raise':
+      // Reached the band but the probe is silent: ask at the planned time.
+      nudges.push(nudge(step, 'nextPhase', now.enteredMs + phase.minutes * MIN, phase.toC === null ? 'Hot enough? Start the hold' : `Should be at ${printTemperature(phase.toC)}: read it, start the hold`));
+      break;
+    case 'hold': {
+      const leftMin = now.leftMin ?? 0;
+      const endMs = nowMs + leftMin * MIN;
+      const { latestC } = clock;
+      if (phase.ceilingC !== null && latestC && latestC.bathC > phase.ceilingC) {
+        nudges.push(nudge(step, 'tooHot', latestC.atMs, `Too hot: ${printTemperature(latestC.bathC)}, never above ${printTemperature(phase.ceilingC)}. Turn it down`, true));
+      }
+      if (phase.stirEveryMin !== null) {
+        const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs);
+        const dueMs = lastMs + phase.stirEveryMin * MIN;
+        if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'stir', dueMs, 'Stir gently'));
+      }
+      if (phase.flipAtMin !== null && state.flippedAtMs.length === 0 && leftMin > 0) {
+        nudges.push(nudge(step, 'flip', now.enteredMs + phase.flipAtMin * MIN, 'Turn the load over'));
+      }
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, next ? `${nextText(next)}` : 'Hold is full: heat off'));
+      break;
+    }
+    case 'dip': {
+      const dueMs = now.enteredMs + phase.exactMin * MIN;
+      nudges.push(nudge(step, 'dip', dueMs, 'Lift now', nowMs > dueMs));
+      break;
+    }
+    case 'soak': {
+      if (phase.checkEveryMin !== null) {
+        const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
+        nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
+      }
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`));
+      break;
+    }
+    case 'rest':
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`));
+      break;
+    case 'lift':
+      nudges.push(nudge(step, 'finish', now.enteredMs + phase.minutes * MIN, `Done: ${step.title}`));
+      break;
+  }
+  return nudges;
+}
+
+/** A rest ends when the plan said, but not before its least and not after its most time. */
+function plannedEnd(step: PlanStep, index: number, enteredMs: number, minutes: { min: number; max: number }): number {
+  const wishedMs = step.phaseTimes[index]?.toMs ?? enteredMs + minutes.min * MIN;
+  return Math.min(enteredMs + minutes.max * MIN, Math.max(enteredMs + minutes.min * MIN, wishedMs));
+}
+
+function nextText(next: Phase | undefined): string | null {
+  if (!next) return null;
+  switch (next.kind) {
+    case 'charge': case 'lift': case 'dip':
+      return next.act;
+    case 'raise':
+      return next.toC === null ? 'Heat on' : `Heat on, up to ${printTemperature(next.toC)}`;
+    case 'hold':
+      return 'Start the hold';
+    case 'soak':
+      return 'Leave it to soak';
+    case 'rest':
+      return 'Heat off and unplugged, leave it to rest';
+  }
+}

@@ -1,0 +1,220 @@
+import type { Window } from './diary';
+import type { Placed, ScheduleProblem, ScheduleResult, Segment, Task, WhyNotEarlier } from './problem';
+
+const MIN = 60_000;
+const MAX_TRIES = 5000;
+const MAX_REPAIRS = 300;
+
+/**
+ * Serial forward pass: each task in the given order at its earliest feasible start. A greatest lag that is broken
+ * delays the earlier task by the excess and starts again, so a hot bath is not ready hours before anyone needs it.
+ */
+export function forwardPass(problem: ScheduleProblem): ScheduleResult {
+  const delays = new Map<string, number>();
+  for (let repair = 0; repair < MAX_REPAIRS; repair++) {
+    const outcome = pass(problem, delays);
+    if (outcome.kind !== 'lagBroken') return outcome;
+    if (problem.tasks.find((task) => task.id === outcome.earlierId)?.pinnedStartMs !== null) {
+      return { kind: 'infeasible', taskId: outcome.laterId, reason: `It must follow within ${outcome.maxLagMin} min of a step that is pinned too early.` };
+    }
+    delays.set(outcome.earlierId, outcome.newStartMs);
+  }
+  const stuck = problem.tasks.find((task) => delays.has(task.id));
+  return { kind: 'infeasible', taskId: stuck?.id ?? '', reason: 'It must follow closely on a step before it, and no time was found where both fit.' };
+}
+
+type PassOutcome =
+  | ScheduleResult
+  | { readonly kind: 'lagBroken'; readonly earlierId: string; readonly laterId: string; readonly newStartMs: number; readonly maxLagMin: number };
+
+interface Busy extends Window {
+  readonly taskId: string;
+}
+
+function pass(problem: ScheduleProblem, delays: ReadonlyMap<string, number>): PassOutcome {
+  const placed = new Map<string, Placed>();
+  const vessels = new Map<string, Busy[]>();
+  const heats = new Map<string, Busy[]>();
+  const hands: Busy[] = [];
+  const keptFor = (taskId: string) => problem.tasks.find((t) => t.id === taskId)?.keepsVesselFor;
+  const take = (task: Task, done: Placed): void => {
+    placed.set(task.id, done);
+    if (task.vesselId) {
+      const until = task.keepsVesselFor ? problem.horizonMs : done.endMs;
+      push(vessels, task.vesselId, { fromMs: done.startMs, toMs: until, taskId: task.id });
+    }
+    // What waited for this task in its own vessel or another now leaves it.
+    for (const [vesselId, list] of vessels) {
+      vessels.set(vesselId, list.map((busy) => (keptFor(busy.taskId) === task.id ? { ...busy, toMs: Math.max(done.startMs, busy.fromMs) } : busy)));
+    }
+    task.segments.forEach((segment, i) => {
+      const at = done.segments[i];
+      if (!at || at.toMs <= at.fromMs) return;
+      if (segment.needs === 'hands') hands.push({ ...at, taskId: task.id });
+      if (segment.heat && task.heatSourceId) push(heats, task.heatSourceId, { ...at, taskId: task.id });
+    });
+  };
+  for (const task of problem.tasks) {
+    if (task.fixed) take(task, { taskId: task.id, ...task.fixed, whyNotEarlier: { why: 'start' } });
+  }
+  for (const task of problem.tasks) {
+    if (task.fixed) continue;
+    let earliestMs = Math.max(problem.startMs, task.notBeforeMs);
+    let why: WhyNotEarlier = { why: 'start' };
+    for (const link of task.after) {
+      const before = placed.get(link.taskId);
+      if (!before) return { kind: 'infeasible', taskId: task.id, reason: 'It waits for a step that could not be placed.' };
+      const readyMs = before.endMs + link.minLagMin * MIN;
+      if (readyMs >= earliestMs) {
+        earliestMs = readyMs;
+        why = { why: 'after', taskId: link.taskId, lagMin: link.minLagMin };
+      }
+    }
+    const delay = delays.get(task.id);
+    if (delay !== undefined && delay > earliestMs) {
+      earliestMs = delay;
+      why = { why: 'waitsForLater', taskId: problem.tasks.find((t) => t.after.some((a) => a.taskId === task.id))?.id ?? task.id };
+    }
+    const pin = task.pinnedStartMs;
+    if (pin !== null && pin < earliestMs) {
+      return { kind: 'infeasible', taskId: task.id, reason: 'It is pinned before the steps it follows are done.' };
+    }
+    const found = place(task, pin ?? earliestMs, pin !== null ? { why: 'pinned' } : why, problem, { vessels, heats, hands });
+    if ('stuck' in found) return { kind: 'infeasible', taskId: task.id, reason: stuckReason(found.stuck) };
+    if (pin !== null && found.startMs !== pin) return { kind: 'infeasible', taskId: task.id, reason: 'It is pinned to a time when it cannot run.' };
+    for (const link of task.after) {
+      const before = placed.get(link.taskId);
+      if (before && link.maxLagMin !== null && found.startMs > before.endMs + link.maxLagMin * MIN) {
+        const excessMs = found.startMs - before.endMs - link.maxLagMin * MIN;
+        return { kind: 'lagBroken', earlierId: link.taskId, laterId: task.id, newStartMs: before.startMs + excessMs, maxLagMin: link.maxLagMin };
+      }
+    }
+    take(task, found);
+  }
+  return { kind: 'planned', placed: problem.tasks.map((task) => placed.get(task.id)).filter((p) => p !== undefined), boundMs: boundMs(problem), by: 'forward pass' };
+}
+
+interface Taken {
+  readonly vessels: ReadonlyMap<string, readonly Busy[]>;
+  readonly heats: ReadonlyMap<string, readonly Busy[]>;
+  readonly hands: readonly Busy[];
+}
+
+type Attempt =
+  | { readonly ok: true; readonly segments: Window[] }
+  | { readonly ok: false; readonly laterByMs: number; readonly why: WhyNotEarlier };
+
+function place(task: Task, fromMs: number, firstWhy: WhyNotEarlier, problem: ScheduleProblem, taken: Taken): Placed | { readonly stuck: WhyNotEarlier } {
+  let startMs = fromMs;
+  let why = firstWhy;
+  for (let i = 0; i < MAX_TRIES && startMs < problem.horizonMs; i++) {
+    const attempt = tryAt(task, startMs, problem, taken);
+    if (attempt.ok) {
+      const endMs = attempt.segments.at(-1)?.toMs ?? startMs;
+      return { taskId: task.id, startMs, endMs, segments: attempt.segments, whyNotEarlier: why };
+    }
+    why = attempt.why;
+    startMs += Math.max(MIN, attempt.laterByMs);
+  }
+  return { stuck: why };
+}
+
+function stuckReason(why: WhyNotEarlier): string {
+  switch (why.why) {
+    case 'vesselTaken':
+      return 'Its vessel stays taken by a step that waits for it. Choose another vessel.';
+    case 'nobodyHome':
+      return 'No stretch at home and awake is long enough for it. Widen the diary or shorten the step.';
+    default:
+      return 'No time was found for it within the weeks looked at.';
+  }
+}
+
+function tryAt(task: Task, startMs: number, problem: ScheduleProblem, taken: Taken): Attempt {
+  const attempt = fitSegments(task, 0, startMs, problem, taken);
+  if (!attempt.ok || !task.vesselId) return attempt;
+  const endMs = task.keepsVesselFor ? problem.horizonMs : (attempt.segments.at(-1)?.toMs ?? startMs);
+  for (const busy of taken.vessels.get(task.vesselId) ?? []) {
+    const keeper = problem.tasks.find((t) => t.id === busy.taskId);
+    if (keeper?.keepsVesselFor === task.id) continue; // its own liquor waits there for it
+    if (busy.fromMs < endMs && busy.toMs > startMs) {
+      return { ok: false, laterByMs: busy.toMs - startMs, why: { why: 'vesselTaken', vesselId: task.vesselId, taskId: busy.taskId } };
+    }
+  }
+  return attempt;
+}
+
+/** Lays segments end to end from `atMs`; an unattended one is drawn out, then shortened, until the rest fits behind it. */
+function fitSegments(task: Task, index: number, atMs: number, problem: ScheduleProblem, taken: Taken): Attempt {
+  const segment = task.segments[index];
+  if (!segment) return { ok: true, segments: [] };
+  if (segment.needs !== 'nobody') {
+    const at = { fromMs: atMs, toMs: atMs + segment.typicalMin * MIN };
+    const clash = clashOf(task, segment, at, problem, taken);
+    if (clash) return clash;
+    return prepend(at, fitSegments(task, index + 1, at.toMs, problem, taken));
+  }
+  const tryEnds = (fromMs: number, toMs: number): Attempt => {
+    let endMs = fromMs;
+    for (let i = 0; i < MAX_TRIES; i++) {
+      const rest = fitSegments(task, index + 1, endMs, problem, taken);
+      if (rest.ok) return prepend({ fromMs: atMs, toMs: endMs }, rest);
+      if (endMs + rest.laterByMs > toMs) return { ...rest, laterByMs: endMs + rest.laterByMs - toMs };
+      endMs += Math.max(MIN, rest.laterByMs);
+    }
+    return { ok: false, laterByMs: 60 * MIN, why: { why: 'start' } };
+  };
+  const longer = tryEnds(atMs + segment.typicalMin * MIN, atMs + segment.maxMin * MIN);
+  if (longer.ok || segment.minMin >= segment.typicalMin) return longer;
+  const shorter = tryEnds(atMs + segment.minMin * MIN, atMs + segment.typicalMin * MIN);
+  return shorter.ok ? shorter : longer;
+}
+
+const prepend = (at: Window, rest: Attempt): Attempt => (rest.ok ? { ok: true, segments: [at, ...rest.segments] } : rest);
+
+function clashOf(task: Task, segment: Segment, at: Window, problem: ScheduleProblem, taken: Taken): Attempt | null {
+  const window = problem.home.find((home) => home.toMs > at.fromMs);
+  if (!window) return { ok: false, laterByMs: problem.horizonMs, why: { why: 'nobodyHome', fromMs: at.fromMs, toMs: problem.horizonMs } };
+  if (at.fromMs < window.fromMs) {
+    return { ok: false, laterByMs: window.fromMs - at.fromMs, why: { why: 'nobodyHome', fromMs: at.fromMs, toMs: window.fromMs } };
+  }
+  if (at.toMs > window.toMs) {
+    const next = problem.home.find((home) => home.fromMs >= window.toMs);
+    const nextMs = next?.fromMs ?? problem.horizonMs;
+    return { ok: false, laterByMs: nextMs - at.fromMs, why: { why: 'nobodyHome', fromMs: window.toMs, toMs: nextMs } };
+  }
+  if (segment.needs === 'hands') {
+    const busy = overlapping(taken.hands, at);
+    if (busy) return { ok: false, laterByMs: busy.toMs - at.fromMs, why: { why: 'handsBusy', taskId: busy.taskId } };
+  }
+  if (segment.heat && task.heatSourceId) {
+    const busy = overlapping(taken.heats.get(task.heatSourceId) ?? [], at);
+    if (busy) return { ok: false, laterByMs: busy.toMs - at.fromMs, why: { why: 'heatTaken', heatSourceId: task.heatSourceId, taskId: busy.taskId } };
+  }
+  return null;
+}
+
+const overlapping = (busy: readonly Busy[], at: Window): Busy | undefined =>
+  busy.find((b) => b.fromMs < at.toMs && b.toMs > at.fromMs);
+
+function push(map: Map<string, Busy[]>, key: string, busy: Busy): void {
+  const list = map.get(key);
+  if (list) list.push(busy);
+  else map.set(key, [busy]);
+}
+
+/** Longest chain with every stretch at its least: no schedule ends sooner, whatever the diary. */
+function boundMs(problem: ScheduleProblem): number {
+  const ends = new Map<string, number>();
+  for (const task of problem.tasks) {
+    if (task.fixed) {
+      ends.set(task.id, task.fixed.endMs);
+      continue;
+    }
+    let startMs = Math.max(problem.startMs, task.notBeforeMs, task.pinnedStartMs ?? -Infinity);
+    for (const link of task.after) startMs = Math.max(startMs, (ends.get(link.taskId) ?? 0) + link.minLagMin * MIN);
+    const leastMin = task.segments.reduce((sum, s) => sum + (s.needs === 'nobody' ? s.minMin : s.typicalMin), 0);
+    ends.set(task.id, startMs + leastMin * MIN);
+  }
+  return Math.max(problem.startMs, ...ends.values());
+}

@@ -1,0 +1,29 @@
+import { expect, test } from 'vitest';
+import { printClock, printDayClock, wallTime, zonedMs } from './zone';
+
+const BERLIN = 'Europe/Berlin';
+
+test('a wall clock time becomes an instant and comes back', () => {
+  const ms = zonedMs(BERLIN, 2026, 3, 6, 18, 30);
+  expect(new Date(ms).toISOString()).toBe('2026-03-06T17:30:00.000Z');
+  expect(printDayClock(ms, BERLIN)).toBe('Fri 18:30');
+});
+
+// Rule of the zone: clocks go from 02:00 to 03:00 on 29 March 2026 and from 03:00 back to 02:00 on 25 October 2026
+test('across the spring change a night has an hour less, and durations say so', () => {
+  const evening = zonedMs(BERLIN, 2026, 3, 28, 22, 0);
+  const morning = zonedMs(BERLIN, 2026, 3, 29, 8, 0);
+  expect((morning - evening) / 3_600_000).toBe(9);
+  expect(printClock(evening + 4 * 3_600_000, BERLIN)).toBe('03:00');
+});
+test('across the autumn change a night has an hour more', () =>
+  expect((zonedMs(BERLIN, 2026, 10, 25, 8, 0) - zonedMs(BERLIN, 2026, 10, 24, 22, 0)) / 3_600_000).toBe(11));
+test('a time the clock skips gives the instant just after the gap', () =>
+  expect(printClock(zonedMs(BERLIN, 2026, 3, 29, 2, 30), BERLIN)).toBe('03:30'));
+test('a time the clock shows twice gives the first', () =>
+  expect(new Date(zonedMs(BERLIN, 2026, 10, 25, 2, 30)).toISOString()).toBe('2026-10-25T00:30:00.000Z'));
+test('days may run past the end of a month', () => expect(wallTime(zonedMs('UTC', 2026, 1, 33, 9), 'UTC')).toMatchObject({ month: 2, day: 2, hour: 9 }));
+test('zones west of Greenwich and with half hours work too', () => {
+  expect(wallTime(zonedMs('America/St_Johns', 2026, 7, 1, 6, 15), 'America/St_Johns')).toMatchObject({ day: 1, hour: 6, minute: 15 });
+  expect(wallTime(zonedMs('Pacific/Auckland', 2026, 7, 1, 23, 59), 'Pacific/Auckland')).toMatchObject({ day: 1, hour: 23, minute: 59 });
+});

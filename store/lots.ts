@@ -1,0 +1,66 @@
+import type { Treatment } from '@/core/fibre/passport';
+import type { Lot } from '@/core/fibre/lot';
+import { type Db, type Table, onceWritten, wholeRows } from './db';
+
+/** A lot a past run used is retired, not deleted: records stay whole. */
+export interface LotRow extends Lot {
+  readonly retired: boolean;
+}
+
+export const lotTable: Table<LotRow, LotRow> = {
+  name: 'lot',
+  ...wholeRows((row) => row.id),
+  put: async (db, row) => {
+    await db.query(
+      `insert into lot (id, name, revision, retired, created_at_ms, body)
+       values ($1, $2, $3, $4, $5, $6)
+       on conflict (id) do update
+       set name = excluded.name, revision = excluded.revision, retired = excluded.retired, body = excluded.body`,
+      [row.id, row.name, row.revision, row.retired, row.createdAtMs, JSON.stringify(row)],
+    );
+  },
+  all: async (db) => (await db.query<{ body: LotRow }>('select body from lot order by id')).rows.map((row) => row.body),
+};
+
+export async function listLots(db: Db): Promise<LotRow[]> {
+  const { rows } = await db.query<{ body: LotRow }>('select body from lot where not retired order by lower(name), id');
+  return rows.map((row) => row.body);
+}
+
+export async function loadLot(db: Db, id: string): Promise<LotRow | null> {
+  const { rows } = await db.query<{ body: LotRow }>('select body from lot where id = $1', [id]);
+  return rows[0]?.body ?? null;
+}
+
+export async function loadLots(db: Db, ids: readonly string[]): Promise<LotRow[]> {
+  const { rows } = await db.query<{ body: LotRow }>('select body from lot where id = any($1)', [ids]);
+  return rows.map((row) => row.body);
+}
+
+export interface PassportEntryRow extends Treatment {
+  readonly lotId: string;
+}
+
+export const passportEntryTable: Table<PassportEntryRow, PassportEntryRow> = {
+  name: 'passport_entry',
+  ...onceWritten((row) => row.id),
+  put: async (db, row) => {
+    await db.query(
+      `insert into passport_entry (id, lot_id, at_ms, body)
+       values ($1, $2, $3, $4)
+       on conflict (id) do nothing`,
+      [row.id, row.lotId, row.atMs, JSON.stringify(row)],
+    );
+  },
+  all: async (db) => (await db.query<{ body: PassportEntryRow }>('select body from passport_entry order by id')).rows.map((row) => row.body),
+};
+
+export async function loadEntries(db: Db, lotIds: readonly string[]): Promise<PassportEntryRow[]> {
+  const { rows } = await db.query<{ body: PassportEntryRow }>('select body from passport_entry where lot_id = any($1)', [lotIds]);
+  return rows.map((row) => row.body);
+}
+
+export async function entryExists(db: Db, id: string): Promise<boolean> {
+  const { rows } = await db.query('select 1 from passport_entry where id = $1', [id]);
+  return rows.length > 0;
+}

@@ -1,0 +1,98 @@
+import type { Plan } from '@/core/plan/plan';
+import type { RunEvent } from '@/core/run/events';
+import { type Db, onceWritten, type Table } from './db';
+
+export interface RunRow {
+  readonly id: string;
+  readonly sessionId: string;
+  readonly createdAtMs: number;
+}
+
+export const runTable: Table<RunRow, RunRow> = {
+  name: 'run',
+  ...onceWritten((row) => row.id),
+  put: async (db, row) => {
+    await db.query(
+      `insert into run (id, session_id, created_at_ms)
+       values ($1, $2, $3)
+       on conflict (id) do nothing`,
+      [row.id, row.sessionId, row.createdAtMs],
+    );
+  },
+  all: async (db) => (await db.query<RawRun>('select id, session_id, created_at_ms from run order by id')).rows.map(toRun),
+};
+
+interface RawRun {
+  id: string;
+  session_id: string;
+  created_at_ms: number;
+}
+const toRun = (row: RawRun): RunRow => ({ id: row.id, sessionId: row.session_id, createdAtMs: Number(row.created_at_ms) });
+
+export interface RunEventRow {
+  readonly runId: string;
+  readonly event: RunEvent;
+}
+
+export const runEventTable: Table<RunEventRow, RunEventRow> = {
+  name: 'run_event',
+  ...onceWritten((row) => row.event.id),
+  put: async (db, { runId, event }) => {
+    await db.query(
+      `insert into run_event (id, run_id, at_ms, recorded_at_ms, body)
+       values ($1, $2, $3, $4, $5)
+       on conflict (id) do nothing`,
+      [event.id, runId, event.atMs, event.recordedAtMs, JSON.stringify(event)],
+    );
+  },
+  all: async (db) =>
+    (await db.query<{ run_id: string; body: RunEvent }>('select run_id, body from run_event order by id')).rows.map((row) => ({ runId: row.run_id, event: row.body })),
+};
+
+export async function loadRun(db: Db, id: string): Promise<RunRow | null> {
+  const { rows } = await db.query<RawRun>('select id, session_id, created_at_ms from run where id = $1', [id]);
+  return rows[0] ? toRun(rows[0]) : null;
+}
+
+export async function listRuns(db: Db): Promise<RunRow[]> {
+  const { rows } = await db.query<RawRun>('select id, session_id, created_at_ms from run order by created_at_ms desc, id');
+  return rows.map(toRun);
+}
+
+export async function loadEvents(db: Db, runId: string): Promise<RunEvent[]> {
+  const { rows } = await db.query<{ body: RunEvent }>('select body from run_event where run_id = $1 order by at_ms, recorded_at_ms, id', [runId]);
+  return rows.map((row) => row.body);
+}
+
+/** The event with this id, whichever run it is in. */
+export async function findEvent(db: Db, id: string): Promise<RunEventRow | null> {
+  const { rows } = await db.query<{ run_id: string; body: RunEvent }>('select run_id, body from run_event where id = $1', [id]);
+  return rows[0] ? { runId: rows[0].run_id, event: rows[0].body } : null;
+}
+
+export async function eventsOfRuns(db: Db, runIds: readonly string[]): Promise<Map<string, RunEvent[]>> {
+  const { rows } = await db.query<{ run_id: string; body: RunEvent }>(
+    'select run_id, body from run_event where run_id = any($1) order by at_ms, recorded_at_ms, id',
+    [runIds],
+  );
+  const byRun = new Map<string, RunEvent[]>(runIds.map((id) => [id, []]));
+  for (const row of rows) byRun.get(row.run_id)?.push(row.body);
+  return byRun;
+}
+
+/** Runs whose session has any of these lots in a plan, with all plan versions of those sessions. */
+export async function runsWithLots(db: Db, lotIds: readonly string[]): Promise<{ runs: RunRow[]; plans: Plan[] }> {
+  const runs = await db.query<RawRun>(
+    `select id, session_id, created_at_ms
+     from run
+     where session_id in (select session_id from plan where lot_ids && $1)`,
+    [lotIds],
+  );
+  const plans = await db.query<{ body: Plan }>(
+    `select body
+     from plan
+     where session_id in (select session_id from plan where lot_ids && $1)`,
+    [lotIds],
+  );
+  return { runs: runs.rows.map(toRun), plans: plans.rows.map((row) => row.body) };
+}
