@@ -1,0 +1,85 @@
+import { z } from 'zod';
+import * as out from './responses';
+import * as input from './schemas';
+
+export interface Endpoint {
+  readonly method: 'GET' | 'POST' | 'PUT';
+  /** With `{name}` for path parameters. */
+  readonly path: string;
+  readonly summary: string;
+  readonly query?: z.ZodType;
+  readonly body?: z.ZodType;
+  readonly response: z.ZodType;
+}
+
+
+const numberText = z.string().regex(/^\d{1,15}$/, 'Write a whole number.').transform(Number);
+
+/** All of HTTP except the live stream and this list's own document. Paths are below /api/v1. */
+export const endpoints = {
+  health: { method: 'GET', path: '/health', summary: 'Is it up, and what was mended at start', response: out.health },
+  time: { method: 'GET', path: '/time', summary: 'The server’s clock, so that a device with a wrong one can set its acts right', response: out.time },
+  getHome: { method: 'GET', path: '/home', summary: 'Diary, heat sources and the home’s figures', response: out.home },
+  putHome: { method: 'PUT', path: '/home', summary: 'Change them; refused when somebody else did meanwhile', body: input.homeEdit, response: out.home },
+  listLots: { method: 'GET', path: '/lots', summary: 'Fibre lots with their passports', response: z.array(out.lotWithPassport) },
+  createLot: { method: 'POST', path: '/lots', summary: 'A new lot; sending it again is harmless', body: input.lotInput.extend({ id: input.id }), response: out.lot },
+  getLot: { method: 'GET', path: '/lots/{lotId}', summary: 'One lot with its passport', response: out.lotWithPassport },
+  putLot: { method: 'PUT', path: '/lots/{lotId}', summary: 'Change a lot; refused when somebody else did meanwhile', body: input.lotEdit, response: out.lot },
+  addTreatment: { method: 'POST', path: '/lots/{lotId}/treatments', summary: 'A hand-made passport entry', body: input.treatmentInput, response: out.lotWithPassport },
+  listVessels: { method: 'GET', path: '/vessels', summary: 'Vessels in the kitchen’s order', response: z.array(out.vessel) },
+  createVessel: { method: 'POST', path: '/vessels', summary: 'A new vessel', body: input.vesselInput.extend({ id: input.id }), response: out.vessel },
+  putVessel: { method: 'PUT', path: '/vessels/{vesselId}', summary: 'Change a vessel', body: input.vesselEdit, response: out.vessel },
+  listMethods: { method: 'GET', path: '/methods', summary: 'The library in working order', response: z.array(out.method) },
+  listDyestuffs: { method: 'GET', path: '/dyestuffs', summary: 'Dyestuffs on the shelf', response: z.array(out.dyestuff) },
+  previewPlan: { method: 'POST', path: '/plans/preview', summary: 'Work a draft out without keeping it', body: input.draftPreview, response: out.builtPlan },
+  listSessions: { method: 'GET', path: '/sessions', summary: 'All sessions, newest first', response: z.array(out.sessionSummary) },
+  createSession: { method: 'POST', path: '/sessions', summary: 'Keep a draft as plan 1 of a new session', body: input.newSession, response: out.plan },
+  getSession: { method: 'GET', path: '/sessions/{sessionId}', summary: 'The newest plan of a session', response: out.sessionView },
+  getPlan: { method: 'GET', path: '/sessions/{sessionId}/plans/{version}', summary: 'An older plan, as it was', response: out.sessionView },
+  revisePlan: { method: 'POST', path: '/sessions/{sessionId}/plans', summary: 'A new version of the plan, with a reason', body: input.newPlan, response: out.plan },
+  startRun: { method: 'POST', path: '/sessions/{sessionId}/runs', summary: 'Start it; refused while a stop holds the plan', body: input.newRun, response: out.runView },
+  runningRuns: { method: 'GET', path: '/runs/running', summary: 'Every run under way', response: z.array(out.runView) },
+  getRun: { method: 'GET', path: '/runs/{runId}', summary: 'Plan, log and readings of a run', response: out.runView },
+  recordEvent: { method: 'POST', path: '/runs/{runId}/events', summary: 'Write one act into the log; sending it again is harmless', body: input.eventInput, response: out.runEvent },
+  replan: { method: 'POST', path: '/runs/{runId}/replan', summary: 'Put the steps still to come on the clock from now', body: input.replanInput, response: out.runView },
+  runRecord: { method: 'GET', path: '/runs/{runId}/record', summary: 'Planned beside actual, differences in words', response: out.runRecord },
+  again: { method: 'POST', path: '/runs/{runId}/again', summary: 'A draft from what was really done, for other lots', body: input.againInput, response: out.draft },
+  postReadings: { method: 'POST', path: '/probes/{probeId}/readings', summary: 'The door for probes: JSON, or text/csv lines of time,temperature', body: input.readingsInput, response: out.stored },
+  getReadings: {
+    method: 'GET', path: '/probes/{probeId}/readings', summary: 'Readings of a stretch; long stretches as minute means',
+    query: z.object({ fromMs: numberText.optional(), toMs: numberText.optional() }), response: out.readings,
+  },
+  listSimPots: { method: 'GET', path: '/sim-pots', summary: 'Simulated pots and their knobs', response: z.array(out.simPot) },
+  putSimPot: { method: 'PUT', path: '/sim-pots/{vesselId}', summary: 'Turn the knobs of a simulated pot', body: input.simPotInput, response: out.simPot },
+} as const satisfies Record<string, Endpoint>;
+
+export type EndpointId = keyof typeof endpoints;
+export type BodyOf<K extends EndpointId> = (typeof endpoints)[K] extends { body: infer B extends z.ZodType } ? z.output<B> : undefined;
+export type SentBodyOf<K extends EndpointId> = (typeof endpoints)[K] extends { body: infer B extends z.ZodType } ? z.input<B> : undefined;
+export type QueryOf<K extends EndpointId> = (typeof endpoints)[K] extends { query: infer Q extends z.ZodType } ? z.output<Q> : undefined;
+
+/** Finds the endpoint for a path below /api/v1. A fixed segment wins over a parameter. */
+export function matchEndpoint(method: string, path: string): { id: EndpointId; params: Record<string, string> } | { id: null; otherMethods: string[] } {
+  const parts = path.split('/');
+  const otherMethods: string[] = [];
+  let best: { id: EndpointId; params: Record<string, string> } | null = null;
+  for (const [id, endpoint] of Object.entries(endpoints) as [EndpointId, Endpoint][]) {
+    const params = matchPath(endpoint.path, parts);
+    if (!params) continue;
+    if (endpoint.method !== method) otherMethods.push(endpoint.method);
+    else if (!best || Object.keys(params).length < Object.keys(best.params).length) best = { id, params };
+  }
+  return best ?? { id: null, otherMethods };
+}
+
+function matchPath(template: string, parts: readonly string[]): Record<string, string> | null {
+  const wanted = template.split('/');
+  if (wanted.length !== parts.length) return null;
+  const params: Record<string, string> = {};
+  for (const [i, want] of wanted.entries()) {
+    const part = parts[i] ?? '';
+    if (want.startsWith('{')) params[want.slice(1, -1)] = part;
+    else if (want !== part) return null;
+  }
+  return params;
+}

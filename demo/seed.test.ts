@@ -1,0 +1,80 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { planTotals } from '@/core/plan/plan';
+import { foldRun } from '@/core/run/fold';
+import type { App } from '@/server/app';
+import { HotRuns } from '@/server/hotRuns';
+import { LiveFeed } from '@/server/live';
+import { lotsWithPassports } from '@/server/lots';
+import { runningRuns, runRecord } from '@/server/runs';
+import { listSessions } from '@/server/sessions';
+import { Store } from '@/store/store';
+import { seedDemo } from './seed';
+
+const NOW = Date.UTC(2026, 5, 10, 15, 20);
+const folder = mkdtempSync(path.join(tmpdir(), 'hyndle-demo-'));
+let app: App;
+
+beforeAll(async () => {
+  const store = await Store.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => NOW });
+  app = { store, live: new LiveFeed(), hotRuns: new HotRuns(), nowMs: () => NOW };
+  await seedDemo(app);
+});
+afterAll(async () => {
+  await app.store.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+describe('the demo data, made by the real code', () => {
+  test('six lots, one of unknown history', async () => {
+    const lots = await lotsWithPassports(app);
+    expect(lots).toHaveLength(6);
+    const bag = lots.find((lot) => lot.id === 'bag');
+    expect(bag?.passport.state).toMatchObject({ mordant: 'believed', dye: 'unknown' });
+    expect(bag?.dryWeightG).toEqual({ state: 'unknown' });
+  });
+
+  test('one finished, one running, one planned', async () => {
+    const phases = (await listSessions(app)).map((session) => session.run?.phase ?? 'planned').sort();
+    expect(phases).toEqual(['finished', 'planned', 'running']);
+  });
+
+  test('the finished one has a late step, a pot that ran away and a short hold, in words', async () => {
+    const { deviations } = await runRecord(app, 'run-weld');
+    const said = deviations.map((deviation) => `${deviation.title}: ${deviation.text}`).join('\n');
+    expect(said).toMatch(/Mordant, alum: Began \d+ min late/);
+    expect(said).toMatch(/above the ceiling/);
+    expect(said).toMatch(/short of the hold/);
+  });
+
+  test('its lot carries what was really used: more than the 10 % of the plan', async () => {
+    const gotland = (await lotsWithPassports(app)).find((lot) => lot.id === 'gotland');
+    const mordant = gotland?.passport.treatments.find((treatment) => treatment.kind === 'mordant');
+    expect(mordant?.wofPct.state === 'measured' && mordant.wofPct.value).toBeCloseTo(11.2, 1);
+    expect(gotland?.passport.state).toMatchObject({ scour: 'known', mordant: 'known', dye: 'known' });
+  });
+
+  test('the running one began before now and its plan reaches past it', async () => {
+    const [view] = await runningRuns(app);
+    const state = view && foldRun(view.plan.steps, view.events);
+    expect(state?.startedAtMs).toBeLessThan(NOW);
+    expect(view && planTotals(view.plan).endMs).toBeGreaterThan(NOW);
+    expect(view?.events.every((event) => event.atMs <= NOW)).toBe(true);
+    expect(Object.values(state?.steps ?? {}).some((step) => step.status === 'running')).toBe(true);
+    expect(Object.values(view?.readings ?? {}).flat().length).toBeGreaterThan(50);
+  });
+
+  test('no heat is planned while nobody is awake', async () => {
+    const sessions = await listSessions(app);
+    expect(sessions).toHaveLength(3);
+    for (const view of await runningRuns(app)) expect(view.plan.findings.filter((finding) => finding.rule === 'R14')).toEqual([]);
+  });
+
+  test('seeding twice changes nothing', async () => {
+    const before = app.store.lastSeq;
+    await seedDemo(app);
+    expect(app.store.lastSeq).toBe(before);
+  });
+});

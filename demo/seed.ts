@@ -1,0 +1,119 @@
+import type { Draft, Plan } from '@/core/plan/plan';
+import { wallTime, zonedMs } from '@/core/time/zone';
+import { methodById } from '@/core/method/library';
+import type { EventInput } from '@/contract/schemas';
+import type { App } from '@/server/app';
+import { editHome, homeOf, putVessel, setSimPot } from '@/server/kitchen';
+import { addEntry, addLot } from '@/server/lots';
+import { recordReadings } from '@/server/probes';
+import { recordEvent, runView, startRun } from '@/server/runs';
+import { createSession, preview } from '@/server/sessions';
+import { listLots } from '@/store/lots';
+import { type Acted, actOut, type Slip } from './actOut';
+import { seededChance } from './chance';
+import { SHED_LOTS, SHED_VESSELS, shedHome } from './kitchen';
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+/** Fills an empty data folder by running the real code with a clock of its own. Does nothing where there is data. */
+export async function seedDemo(app: App): Promise<void> {
+  if ((await listLots(app.store.db)).length > 0) return;
+  const nowMs = app.nowMs();
+  const at = (ms: number): App => ({ ...app, nowMs: () => ms });
+  const begin = at(nowMs - 30 * DAY);
+  const { zone } = (await homeOf(begin)).diary;
+  await editHome(begin, { ...shedHome(zone), revision: 1 });
+  for (const [id, vessel] of Object.entries(SHED_VESSELS)) await putVessel(begin, id, vessel, null);
+  for (const [id, lot] of Object.entries(SHED_LOTS)) await addLot(begin, { id, ...lot });
+  await handMadeHistory(begin, nowMs);
+  await finishedSession(at, nowMs, zone);
+  await runningSession(at, nowMs);
+  await plannedSession(at(nowMs - 2 * HOUR), nowMs, zone);
+}
+
+async function handMadeHistory(app: App, nowMs: number): Promise<void> {
+  const unknown = { state: 'unknown' } as const;
+  await addEntry(app, 'bag', { id: 'hand-bag-mordant', kind: 'mordant', certainty: 'believed', substance: 'potash alum', wofPct: unknown, atMs: null, note: 'It was in the alum box.' });
+  await addEntry(app, 'bag', { id: 'hand-bag-scour', kind: 'scour', certainty: 'unknown', substance: null, wofPct: unknown, atMs: null, note: '' });
+  await addEntry(app, 'towels', { id: 'hand-towels-scour', kind: 'scour', certainty: 'known', substance: 'soda ash', wofPct: { state: 'estimated', value: 2 }, atMs: nowMs - 40 * DAY, note: 'Boiled twice.' });
+  await addEntry(app, 'cord', { id: 'hand-cord-mordant', kind: 'mordant', certainty: 'noneOnPurpose', substance: null, wofPct: unknown, atMs: null, note: 'Kept bare as a control.' });
+}
+
+const chainOf = (methods: readonly (readonly [string, (string | null)?, Readonly<Record<string, number | null>>?])[]): Draft['chain'] =>
+  methods.map(([methodId, dyestuffId = null, params = {}], i) => {
+    if (!methodById(methodId)) throw new Error(`demo names a method that is not there: ${methodId}`);
+    return { id: `c${i + 1}`, methodId, params, dyestuffId };
+  });
+
+const draftOf = (name: string, startMs: number, lotIds: string[], chain: Draft['chain'], vessels: Record<string, string> = {}): Draft => ({
+  name, startMs, lotIds, chain, vessels, overrules: {}, pins: {}, reasons: {},
+});
+
+type At = (ms: number) => App;
+
+/** Weld over three skeins, a few days ago: a step begun late, a pot that ran away, a hold cut short. */
+async function finishedSession(at: At, nowMs: number, zone: string): Promise<void> {
+  const wall = wallTime(nowMs - 5 * DAY, zone);
+  const startMs = zonedMs(zone, wall.year, wall.month, wall.day, 8, 30);
+  const chain = chainOf([['scour-protein'], ['alum-10'], ['extract-fresh', 'weld'], ['strain'], ['dyebath'], ['rest-overnight'], ['rinse'], ['dry', null, { dryMin: 1200 }]]);
+  const plan = await createSession(at(startMs - 12 * HOUR), { id: 'weld-skeins', draft: draftOf('Weld on Gotland', startMs, ['gotland'], chain) });
+  await play(at, plan, 'run-weld', {
+    mordant: { lateMin: 34, amountFactor: 1.12, note: 'The tide was in; fetched water late.' },
+    dye: { holdShortMin: 14, overshootK: 4.5 },
+  }, 11, nowMs - 2 * DAY, true);
+}
+
+/** Birch leaf on silk, under way now: the start is looked for so that something is live whatever the hour. */
+async function runningSession(at: At, nowMs: number): Promise<void> {
+  const chain = chainOf([['alum-16', null, { lowC: 70, highC: 80, ceilingC: 85 }], ['extract-fresh', 'birchLeaf'], ['strain'], ['dyebath'], ['rest-overnight'], ['rinse'], ['dry']]);
+  const draft = (startMs: number) => draftOf('Birch leaf on silk noil', startMs, ['noil'], chain, { 'c1-mordant': 'enamel', 'c2-extract': 'steel' });
+  let best: { startMs: number; score: number } = { startMs: nowMs - 4 * HOUR, score: -1 };
+  for (let back = 2; back <= 20; back += 0.25) {
+    const startMs = nowMs - back * HOUR;
+    const { plan } = await preview(at(startMs), draft(startMs));
+    const live = plan?.steps.find((step) => step.startMs <= nowMs && nowMs < step.endMs);
+    const hold = live?.phases.findIndex((phase) => phase.kind === 'hold') ?? -1;
+    const window = live?.phaseTimes[hold];
+    // Best: well inside the dyebath's hold. Else any step, such as the overnight rest.
+    const inHold = window ? Math.min(nowMs - window.fromMs, window.toMs - nowMs) / 60_000 : -1;
+    const score = !live ? 0 : live.kind === 'dye' && inHold > 0 ? 100 + inHold : live.kind === 'rest' ? 50 : 10;
+    if (score > best.score) best = { startMs, score };
+  }
+  const plan = await createSession(at(best.startMs - HOUR), { id: 'birch-noil', draft: draft(best.startMs) });
+  const acted = await play(at, plan, 'run-birch', {}, 23, nowMs, false);
+  for (const [vesselId, readings] of Object.entries(acted.readings)) {
+    const last = readings.at(-1);
+    if (!last) continue;
+    const isLive = nowMs - last.atMs < 60_000;
+    const litres = (plan.steps.find((step) => step.vesselId === vesselId)?.fit?.filledMl ?? 4000) / 1000;
+    // The stand-in goes on from where the curve stands, with a knob that about holds it.
+    await setSimPot(at(nowMs), vesselId, { on: isLive, burner: isLive && last.bathC > 60 ? 2 : 0, lid: true, litres: Math.round(litres * 10) / 10, factor: 1 }, last.bathC);
+  }
+}
+
+async function plannedSession(app: App, nowMs: number, zone: string): Promise<void> {
+  const wall = wallTime(nowMs, zone);
+  const saturday = zonedMs(zone, wall.year, wall.month, wall.day + ((6 - wall.weekday + 7) % 7 || 7), 9);
+  const chain = chainOf([
+    ['scour-cellulose', null, { sodaPct: 2 }], ['al-acetate'], ['extract-dried', 'dockRoot', { ratio: 1 }], ['strain'], ['dyebath'], ['rest-overnight'], ['iron-dip', null, { ironPct: 2 }], ['rinse'], ['dry'],
+  ]);
+  await createSession(app, { id: 'dock-jersey', draft: draftOf('Dock root on hemp jersey, saddened', saturday, ['jersey'], chain) });
+}
+
+/** Starts the plan and writes down what a person would have, each act at its time. */
+async function play(at: At, plan: Plan, runId: string, slips: Readonly<Record<string, Slip>>, seed: number, untilMs: number, finish: boolean): Promise<Acted> {
+  const startMs = plan.steps[0]?.startMs ?? plan.draft.startMs;
+  await startRun(at(startMs), plan.sessionId, { id: runId, eventId: `${runId}-start`, planVersion: plan.version });
+  const acted = actOut(plan, slips, seededChance(seed), untilMs);
+  for (const [i, act] of acted.acts.entries()) {
+    await recordEvent(at(act.atMs + 4000), runId, { ...act.fact, id: `${runId}-${i}`, atMs: act.atMs } as EventInput);
+  }
+  for (const [vesselId, readings] of Object.entries(acted.readings)) {
+    const probeId = plan.vessels.find((vessel) => vessel.id === vesselId)?.probeId;
+    for (let i = 0; probeId && i < readings.length; i += 4000) await recordReadings(at(untilMs), probeId, readings.slice(i, i + 4000));
+  }
+  const view = await runView(at(untilMs), runId);
+  if (finish) await recordEvent(at(acted.endMs + 60_000), runId, { id: `${runId}-end`, type: 'finished', atMs: Math.max(acted.endMs + 60_000, ...view.events.map((event) => event.atMs)) });
+  return acted;
+}

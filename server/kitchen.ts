@@ -1,0 +1,82 @@
+import type { SimPot } from '@/core/heat/simPot';
+import { simPotC, turnKnobs } from '@/core/heat/simPot';
+import type { Home } from '@/core/plan/plan';
+import type { HomeInput, SimPotInput, VesselInput } from '@/contract/schemas';
+import { loadHome } from '@/store/home';
+import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
+import type { App } from './app';
+import { conflict, invalid, notFound } from './problem';
+
+/** Where nobody has said anything yet: awake by day, home always, two hotplates of unknown power. */
+export const firstHome = (zone: string): Home => ({
+  diary: { zone, wakeAt: '07:00', sleepAt: '22:30', away: [] },
+  altitudeM: 0, scaleG: null, emergencyNumber: '', revision: 1,
+  heatSources: [{ id: 'heat1', name: 'Hotplate 1', maxW: null }, { id: 'heat2', name: 'Hotplate 2', maxW: null }],
+});
+
+export async function homeOf({ store }: App): Promise<Home> {
+  return (await loadHome(store.db)) ?? firstHome(Intl.DateTimeFormat().resolvedOptions().timeZone);
+}
+
+export function editHome(app: App, input: HomeInput & { revision: number }): Promise<Home> {
+  return app.store.exclusive(async () => {
+    const had = await homeOf(app);
+    if (had.revision !== input.revision) throw conflict('The kitchen was changed somewhere else meanwhile. Load it again; nothing was overwritten.');
+    const row: Home = { ...input, revision: had.revision + 1 };
+    await app.store.commit([{ table: 'home', row }]);
+    app.live.publish({ kind: 'changed', what: 'home', id: 'home' });
+    return row;
+  });
+}
+
+export function putVessel(app: App, id: string, input: VesselInput, revision: number | null): Promise<VesselRow> {
+  const { store, live } = app;
+  return store.exclusive(async () => {
+    const had = await loadVessel(store.db, id);
+    if (revision === null && had && had.name !== input.name) throw conflict(`The id ${id} already belongs to ${had.name}.`);
+    if (revision !== null && !had) throw notFound('vessel', id);
+    if (revision !== null && had && had.revision !== revision) throw conflict(`${had.name} was changed somewhere else meanwhile. Load it again; nothing was overwritten.`);
+    if (revision === null && had) return had;
+    const home = await homeOf(app);
+    if (input.heatSourceId !== null && !home.heatSources.some((source) => source.id === input.heatSourceId)) {
+      throw invalid('This heat source is not in the kitchen.', [{ at: 'heatSourceId', message: 'Choose a heat source of this kitchen.' }]);
+    }
+    const row: VesselRow = { ...input, id, revision: (had?.revision ?? 0) + 1, retired: false };
+    await store.commit([{ table: 'vessel', row }]);
+    live.publish({ kind: 'changed', what: 'vessel', id });
+    return row;
+  });
+}
+
+export interface SimPotView extends SimPot {
+  /** The pot's true temperature now, which only a simulation knows, °C. */
+  readonly trueC: number;
+}
+
+const view = (pot: SimPot, atMs: number): SimPotView => ({ ...pot, trueC: Math.round(simPotC(pot, atMs) * 10) / 10 });
+
+export async function simPots({ store, nowMs }: App): Promise<SimPotView[]> {
+  return (await simPotTable.all(store.db)).map((pot) => view(pot, nowMs()));
+}
+
+/** Sets the knobs of the stand-in for a pot and its probe; makes the stand-in, at `startC`, when the vessel has none yet. */
+export function setSimPot(app: App, vesselId: string, input: SimPotInput, startC = 15): Promise<SimPotView> {
+  const { store, live, nowMs } = app;
+  return store.exclusive(async () => {
+    const vessel = await loadVessel(store.db, vesselId);
+    if (!vessel) throw notFound('vessel', vesselId);
+    if (vessel.probeId === null || vessel.litres === null) {
+      throw invalid(`${vessel.name} has no probe. Give it one on the shelf first.`, [{ at: 'vesselId', message: 'No probe in this vessel.' }]);
+    }
+    const home = await homeOf(app);
+    const atMs = nowMs();
+    const had = await loadSimPot(store.db, vesselId);
+    const maxW = home.heatSources.find((source) => source.id === vessel.heatSourceId)?.maxW ?? 1800;
+    const row: SimPot = had
+      ? { ...turnKnobs(had, atMs, input), probeId: vessel.probeId, maxW, vesselLitres: vessel.litres }
+      : { vesselId, probeId: vessel.probeId, maxW, vesselLitres: vessel.litres, roomC: 20, boilC: 100, asOfMs: atMs, asOfC: startC, ...input };
+    await store.commit([{ table: 'sim_pot', row }]);
+    live.publish({ kind: 'changed', what: 'simPot', id: vesselId });
+    return view(row, atMs);
+  });
+}

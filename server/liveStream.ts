@@ -1,0 +1,30 @@
+import type { LiveFeed, LiveMessage } from './live';
+
+const TICK_MS = 15_000;
+
+/** The feed as server-sent events: `hello` and `tick` carry the server’s clock, `live` everything that happens. */
+export function liveStream(live: LiveFeed, nowMs: () => number, signal: AbortSignal): ReadableStream<Uint8Array> {
+  const text = new TextEncoder();
+  let stop = (): void => undefined;
+  return new ReadableStream({
+    start(controller) {
+      const send = (event: string, data: object) => controller.enqueue(text.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
+      const unlisten = live.listen((message: LiveMessage) => send('live', message));
+      const timer = setInterval(() => send('tick', { nowMs: nowMs() }), TICK_MS);
+      stop = () => {
+        clearInterval(timer);
+        unlisten();
+      };
+      signal.addEventListener('abort', () => {
+        stop();
+        try {
+          controller.close();
+        } catch {
+          // already closed by the browser going away
+        }
+      });
+      send('hello', { nowMs: nowMs() });
+    },
+    cancel: () => stop(),
+  });
+}

@@ -1,0 +1,37 @@
+import path from 'node:path';
+import { Store } from '@/store/store';
+import type { App } from './app';
+import { HotRuns } from './hotRuns';
+import { LiveFeed } from './live';
+
+/** Shared by every bundle of the server: the promise is kept, not the value, so that two callers open one store. */
+const shared = globalThis as typeof globalThis & { hyndleApp?: Promise<App> };
+
+export const isDemo = process.env.HYNDLE_DEMO === '1';
+
+export function openApp(): Promise<App> {
+  shared.hyndleApp ??= open();
+  return shared.hyndleApp;
+}
+
+async function open(): Promise<App> {
+  const root = process.cwd();
+  const store = await Store.open({
+    folder: path.resolve(process.env.HYNDLE_DATA ?? path.join(root, 'data')),
+    migrations: path.join(root, 'store', 'migrations'),
+    template: process.env.HYNDLE_TEMPLATE ?? null,
+    nowMs: Date.now,
+  });
+  for (const notice of store.notices) console.warn(`recovery: ${notice}`);
+  const app: App = { store, live: new LiveFeed(), hotRuns: new HotRuns(), nowMs: Date.now };
+  if (isDemo) {
+    const { seedDemo } = await import('@/demo/seed');
+    await seedDemo(app);
+  }
+  return app;
+}
+
+export async function closeApp(): Promise<void> {
+  const app = shared.hyndleApp;
+  if (app) await (await app).store.close();
+}

@@ -1,0 +1,221 @@
+import type { z } from 'zod';
+import type { Reading } from '@/core/hold/credit';
+import type { Draft, Plan } from '@/core/plan/plan';
+import { draftAgain } from '@/core/run/again';
+import { type StepClock, stepClock } from '@/core/run/clock';
+import { checkEvent, eventRefusalText } from '@/core/run/decide';
+import { type Comparison, compareStep } from '@/core/run/deviations';
+import type { RunEvent, RunFact } from '@/core/run/events';
+import { foldRun, type RunState } from '@/core/run/fold';
+import { readingsOf } from '@/core/run/readings';
+import { isStop } from '@/core/safety/finding';
+import { typicalMin } from '@/core/plan/plan';
+import { printDayClock } from '@/core/time/zone';
+import type { againInput, EventInput, newRun, replanInput } from '@/contract/schemas';
+import { loadReadings } from '@/store/probes';
+import { findEvent, listRuns, loadRun, type RunRow } from '@/store/runs';
+import { loadPlan } from '@/store/sessions';
+import { listVessels } from '@/store/vessels';
+import type { App } from './app';
+import { planDraft } from './sessions';
+import { conflict, invalid, notFound } from './problem';
+
+/** Everything a page needs to fold a run by itself, with the same code as here. */
+export interface RunView {
+  readonly run: RunRow;
+  readonly plan: Plan;
+  readonly events: readonly RunEvent[];
+  /** Probe readings by vessel, since the run began. */
+  readonly readings: Readonly<Record<string, readonly Reading[]>>;
+}
+
+export function startRun(app: App, sessionId: string, input: z.infer<typeof newRun>): Promise<RunView> {
+  const { store, nowMs, live } = app;
+  return store.exclusive(async () => {
+    const had = await loadRun(store.db, input.id);
+    if (had) {
+      if (had.sessionId !== sessionId) throw conflict(`The id ${input.id} already belongs to a run of another session.`);
+      return runView(app, input.id);
+    }
+    const plan = await loadPlan(store.db, sessionId, input.planVersion);
+    if (!plan) throw notFound(`plan ${input.planVersion} of session`, sessionId);
+    if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId)) throw conflict('This session is already started. “Do it again” makes a new one.');
+    const stops = plan.findings.filter(isStop);
+    if (stops.length > 0) {
+      throw conflict('A stop holds this plan. Change it first.', stops.map((finding) => ({ at: finding.stepId ?? 'plan', message: finding.text })));
+    }
+    const createdAtMs = nowMs();
+    const started: RunEvent = { id: input.eventId, type: 'started', planVersion: plan.version, atMs: checkedStart(input.atMs, createdAtMs), recordedAtMs: createdAtMs };
+    await store.commit([
+      { table: 'run', row: { id: input.id, sessionId, createdAtMs } },
+      { table: 'run_event', row: { runId: input.id, event: started } },
+    ]);
+    live.publish({ kind: 'changed', what: 'run', id: input.id });
+    return runView(app, input.id);
+  });
+}
+
+function checkedStart(atMs: number | undefined, nowMs: number): number {
+  if (atMs !== undefined && atMs > nowMs + 60_000) throw invalid('A run cannot begin in the future.', [{ at: 'atMs', message: 'This time has not come yet.' }]);
+  return atMs ?? nowMs;
+}
+
+/** Writes one act down. Sent again it is answered as the first time; the same id for a different act is a conflict. */
+export function recordEvent(app: App, runId: string, input: EventInput): Promise<RunEvent> {
+  const { store, nowMs, live, hotRuns } = app;
+  return store.exclusive(async () => {
+    const hot = await hotRuns.get(store.db, runId);
+    if (!hot) throw notFound('run', runId);
+    const had = await findEvent(store.db, input.id);
+    if (had) {
+      if (had.runId !== runId || !sameFact(had.event, input)) throw conflict(`The id ${input.id} already belongs to a different act.`);
+      return had.event;
+    }
+    const { events, plan } = hot;
+    const recordedAtMs = nowMs();
+    const { id, atMs = recordedAtMs, ...fact } = input;
+    const checked = checkEvent(fact as RunFact, atMs, {
+      plan, state: foldRun(plan.steps, events), eventIds: new Set(events.map((event) => event.id)), nowMs: recordedAtMs,
+      vesselIds: new Set(fact.type === 'moved' ? (await listVessels(store.db)).map((vessel) => vessel.id) : []),
+    });
+    if (!checked.ok) {
+      const message = eventRefusalText(checked.error);
+      throw checked.error.why === 'finished' ? conflict(message) : invalid(message, [{ at: checked.error.why === 'future' ? 'atMs' : 'event', message }]);
+    }
+    const event = { ...fact, id, atMs, recordedAtMs } as RunEvent;
+    await store.commit([{ table: 'run_event', row: { runId, event } }]);
+    hotRuns.appended(runId, event);
+    live.publish({ kind: 'event', runId, event });
+    return event;
+  });
+}
+
+const sameFact = (event: RunEvent, input: EventInput): boolean => {
+  const { recordedAtMs: _recorded, atMs: _at, ...fact } = event;
+  const { atMs: _inputAt, ...asked } = input;
+  const sorted = (value: object) => JSON.stringify(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
+  return sorted(fact) === sorted(asked);
+};
+
+export async function runView(app: App, runId: string): Promise<RunView> {
+  const { store, nowMs, hotRuns } = app;
+  const hot = await hotRuns.get(store.db, runId);
+  if (!hot) throw notFound('run', runId);
+  const { run, plan, events } = hot;
+  const state = foldRun(plan.steps, events);
+  const readings: Record<string, readonly Reading[]> = {};
+  for (const vessel of await listVessels(store.db)) {
+    if (!vessel.probeId || !usesVessel(plan, state, vessel.id)) continue;
+    readings[vessel.id] = await loadReadings(store.db, vessel.probeId, state.startedAtMs ?? nowMs(), state.finishedAtMs ?? nowMs());
+  }
+  return { run, plan, events, readings };
+}
+
+const usesVessel = (plan: Plan, state: RunState, vesselId: string): boolean =>
+  plan.steps.some((step) => step.vesselId === vesselId) || Object.values(state.steps).some((step) => step.movedAtMs.some((move) => move.vesselId === vesselId));
+
+/** Runs that are under way, with everything needed to show them. */
+export async function runningRuns(app: App): Promise<RunView[]> {
+  const views: RunView[] = [];
+  for (const run of await listRuns(app.store.db)) {
+    const view = await runView(app, run.id);
+    if (foldRun(view.plan.steps, view.events).phase === 'running') views.push(view);
+  }
+  return views;
+}
+
+interface Folded {
+  readonly state: RunState;
+  readonly clocks: Readonly<Record<string, StepClock>>;
+}
+
+function fold(view: RunView, nowMs: number): Folded {
+  const state = foldRun(view.plan.steps, view.events);
+  const clocks: Record<string, StepClock> = {};
+  for (const step of view.plan.steps) {
+    const own = state.steps[step.id];
+    if (own) clocks[step.id] = stepClock(step, own, readingsOf(step, own, view.readings), nowMs);
+  }
+  return { state, clocks };
+}
+
+export interface RunRecord {
+  readonly runId: string;
+  readonly comparisons: readonly Comparison[];
+  readonly deviations: readonly { readonly stepId: string; readonly title: string; readonly text: string }[];
+  readonly clocks: Readonly<Record<string, StepClock>>;
+  readonly startedAtMs: number | null;
+  readonly finishedAtMs: number | null;
+}
+
+export async function runRecord(app: App, runId: string): Promise<RunRecord> {
+  const view = await runView(app, runId);
+  const { state, clocks } = fold(view, app.nowMs());
+  const { zone } = view.plan.home.diary;
+  const comparisons = view.plan.steps.flatMap((step) => {
+    const own = state.steps[step.id];
+    const clock = clocks[step.id];
+    return own && clock ? compareStep(step, own, clock, (ms) => printDayClock(ms, zone)) : [];
+  });
+  const deviations = comparisons.flatMap((row) => row.difference ? [{ stepId: row.stepId, title: view.plan.steps.find((s) => s.id === row.stepId)?.title ?? '', text: row.difference }] : []);
+  return { runId, comparisons, deviations, clocks, startedAtMs: state.startedAtMs, finishedAtMs: state.finishedAtMs };
+}
+
+/** A draft of the same work from what was really done, scaled to the lots named. */
+export async function again(app: App, runId: string, input: z.infer<typeof againInput>): Promise<Draft> {
+  const view = await runView(app, runId);
+  const { state, clocks } = fold(view, app.nowMs());
+  return draftAgain(view.plan, state, clocks, input);
+}
+
+/** Puts the steps still to come on the clock again from now; what has happened stays. A new plan version with a reason. */
+export function replan(app: App, runId: string, input: z.infer<typeof replanInput>): Promise<RunView> {
+  const { store, nowMs, live, hotRuns } = app;
+  return store.exclusive(async () => {
+    if (await findEvent(store.db, input.eventId)) return runView(app, runId);
+    const view = await runView(app, runId);
+    const atMs = nowMs();
+    const { state, clocks } = fold(view, atMs);
+    if (state.phase === 'finished') throw conflict('This run is finished. “Do it again” makes a new session.');
+    const head = { sessionId: view.plan.sessionId, version: ((await loadPlan(store.db, view.plan.sessionId))?.version ?? 0) + 1, reason: input.reason, createdAtMs: atMs };
+    const draft = { ...view.plan.draft, vessels: currentVessels(view.plan, state), pins: {} };
+    const built = await planDraft(app, draft, head, { nowMs: atMs, fixed: fixedSteps(view.plan, state, clocks, atMs) });
+    if (!built.plan) throw invalid('The rest does not fit from now.', built.problems);
+    const event: RunEvent = { id: input.eventId, type: 'replanned', planVersion: head.version, reason: input.reason, atMs, recordedAtMs: atMs };
+    await store.commit([{ table: 'plan', row: built.plan }, { table: 'run_event', row: { runId, event } }]);
+    hotRuns.appended(runId, event);
+    live.publish({ kind: 'event', runId, event });
+    live.publish({ kind: 'changed', what: 'run', id: runId });
+    return runView(app, runId);
+  });
+}
+
+const currentVessels = (plan: Plan, state: RunState): Record<string, string> =>
+  Object.fromEntries(plan.steps.flatMap((step) => {
+    const vesselId = state.steps[step.id]?.vesselId ?? step.vesselId;
+    return vesselId ? [[step.id, vesselId]] : [];
+  }));
+
+/** Done steps stay where they were; a running one keeps its start and ends when its timers say. */
+function fixedSteps(plan: Plan, state: RunState, clocks: Folded['clocks'], nowMs: number): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
+  const fixed: ReturnType<typeof fixedSteps> = {};
+  for (const step of plan.steps) {
+    const own = state.steps[step.id];
+    const clock = clocks[step.id];
+    if (!own || !clock || own.status === 'waiting') continue;
+    const segments: { fromMs: number; toMs: number }[] = [];
+    let at = clock.phases[0]?.enteredMs ?? own.endedAtMs ?? nowMs;
+    const startMs = at;
+    const over = own.status === 'done' || own.status === 'skipped';
+    step.phases.forEach((phase, index) => {
+      const entry = clock.phases.findLast((p) => p.index === index);
+      const begins = entry?.enteredMs ?? at;
+      const laterBegan = clock.phases.some((p) => p.index > index);
+      const ends = entry?.leftMs ?? (laterBegan || over ? begins : entry ? Math.max(nowMs, nowMs + (entry.leftMin ?? typicalMin(phase)) * 60_000) : begins + typicalMin(phase) * 60_000);
+      segments.push({ fromMs: begins, toMs: Math.max(begins, ends) });
+      at = Math.max(begins, ends);
+    });
+    fixed[step.id] = { startMs, endMs: own.endedAtMs ?? at, segments };
+  }
+  return fixed;
+}

@@ -1,0 +1,100 @@
+import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
+import { type Draft, type Plan, planTotals } from '@/core/plan/plan';
+import { foldRun } from '@/core/run/fold';
+import { loadLots } from '@/store/lots';
+import { eventsOfRuns, listRuns } from '@/store/runs';
+import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
+import { listVessels } from '@/store/vessels';
+import type { App } from './app';
+import { homeOf } from './kitchen';
+import { conflict, invalid, notFound } from './problem';
+
+/** Works a draft out with the lots, vessels and diary as they are now. */
+export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pick<PlanInput, 'fixed' | 'nowMs'> = {}): Promise<BuiltPlan> {
+  const [lots, vessels, home] = [await loadLots(app.store.db, draft.lotIds), await listVessels(app.store.db), await homeOf(app)];
+  const gone = draft.lotIds.filter((id) => !lots.some((lot) => lot.id === id));
+  if (gone.length > 0) return { plan: null, problems: gone.map((id) => ({ at: 'lotIds', message: `There is no lot “${id}”.` })) };
+  return buildPlan({ draft, lots, vessels, home, ...more }, head);
+}
+
+export const preview = (app: App, draft: Draft): Promise<BuiltPlan> =>
+  planDraft(app, draft, { sessionId: 'preview', version: 1, reason: 'preview', createdAtMs: app.nowMs() });
+
+const refuse = (built: BuiltPlan): never => {
+  throw invalid('The plan does not work out yet.', built.problems);
+};
+
+export function createSession(app: App, input: { readonly id: string; readonly draft: Draft }): Promise<Plan> {
+  const { store, nowMs, live } = app;
+  return store.exclusive(async () => {
+    const had = await loadPlan(store.db, input.id, 1);
+    if (had) {
+      if (had.draft.name !== input.draft.name) throw conflict(`The id ${input.id} already belongs to ${had.name}.`);
+      return had;
+    }
+    const createdAtMs = nowMs();
+    const built = await planDraft(app, input.draft, { sessionId: input.id, version: 1, reason: 'first plan', createdAtMs });
+    const plan = built.plan ?? refuse(built);
+    await store.commit([{ table: 'session', row: { id: input.id, name: plan.name, createdAtMs } }, { table: 'plan', row: plan }]);
+    live.publish({ kind: 'changed', what: 'session', id: input.id });
+    return plan;
+  });
+}
+
+/** A changed plan is a new version with a reason; the old one stays readable. */
+export function revisePlan(app: App, sessionId: string, input: { readonly draft: Draft; readonly reason: string; readonly expectedVersion: number }): Promise<Plan> {
+  const { store, nowMs, live } = app;
+  return store.exclusive(async () => {
+    const latest = await loadPlan(store.db, sessionId);
+    if (!latest) throw notFound('session', sessionId);
+    if (latest.version !== input.expectedVersion) {
+      throw conflict(`This session is at plan ${latest.version} already; yours was made from plan ${input.expectedVersion}. Load it again; nothing was overwritten.`);
+    }
+    if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId)) throw conflict('This session has been started. Change it from the stove, or make a new session.');
+    const built = await planDraft(app, input.draft, { sessionId, version: latest.version + 1, reason: input.reason, createdAtMs: nowMs() });
+    const plan = built.plan ?? refuse(built);
+    await store.commit([{ table: 'plan', row: plan }]);
+    live.publish({ kind: 'changed', what: 'session', id: sessionId });
+    return plan;
+  });
+}
+
+export interface SessionSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly planVersion: number;
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly lotNames: readonly string[];
+  readonly expectedHex: readonly string[];
+  readonly run: { readonly id: string; readonly phase: 'notStarted' | 'running' | 'finished'; readonly startedAtMs: number | null; readonly finishedAtMs: number | null } | null;
+}
+
+export async function listSessions({ store }: App): Promise<SessionSummary[]> {
+  const plans = await listLatestPlans(store.db);
+  const runs = await listRuns(store.db);
+  const events = await eventsOfRuns(store.db, runs.map((run) => run.id));
+  return plans.map((plan): SessionSummary => {
+    const run = runs.find((r) => r.sessionId === plan.sessionId);
+    const state = run ? foldRun([], events.get(run.id) ?? []) : null;
+    const { startMs, endMs } = planTotals(plan);
+    return {
+      id: plan.sessionId, name: plan.name, planVersion: plan.version, startMs, endMs, lotNames: plan.lots.map((lot) => lot.name),
+      expectedHex: plan.lots.map((lot) => Object.values(lot.expectedHex).at(-1) ?? lot.baseHex ?? '').filter(Boolean),
+      run: run && state ? { id: run.id, phase: state.phase, startedAtMs: state.startedAtMs, finishedAtMs: state.finishedAtMs } : null,
+    };
+  });
+}
+
+export interface SessionView {
+  readonly plan: Plan;
+  readonly versions: readonly { readonly version: number; readonly reason: string; readonly createdAtMs: number }[];
+  readonly runId: string | null;
+}
+
+export async function sessionView({ store }: App, sessionId: string, version?: number): Promise<SessionView> {
+  const plan = await loadPlan(store.db, sessionId, version);
+  if (!plan) throw notFound(version === undefined ? 'session' : `plan ${version} of session`, sessionId);
+  const run = (await listRuns(store.db)).find((r) => r.sessionId === sessionId);
+  return { plan, versions: await listVersions(store.db, sessionId), runId: run?.id ?? null };
+}
