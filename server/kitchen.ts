@@ -2,6 +2,7 @@ import type { SimPot } from '@/core/heat/simPot';
 import { simPotC, turnKnobs } from '@/core/heat/simPot';
 import type { Home } from '@/core/plan/plan';
 import type { HomeInput, SimPotInput, VesselInput } from '@/contract/schemas';
+import type { SimPotView } from '@/contract/views';
 import { loadHome } from '@/store/home';
 import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
 import type { App } from './app';
@@ -46,11 +47,6 @@ export function putVessel(app: App, id: string, input: VesselInput, revision: nu
     live.publish({ kind: 'changed', what: 'vessel', id });
     return row;
   });
-}
-
-export interface SimPotView extends SimPot {
-  /** The pot's true temperature now, which only a simulation knows, °C. */
-  readonly trueC: number;
 }
 
 const view = (pot: SimPot, atMs: number): SimPotView => ({ ...pot, trueC: Math.round(simPotC(pot, atMs) * 10) / 10 });

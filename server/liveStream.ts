@@ -1,4 +1,5 @@
-import type { LiveFeed, LiveMessage } from './live';
+import type { LiveMessage } from '@/contract/views';
+import type { LiveFeed } from './live';
 
 const TICK_MS = 15_000;
 

@@ -3,14 +3,11 @@ import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
 import type { Treatment } from '@/core/fibre/passport';
 import type { LotInput, TreatmentInput } from '@/contract/schemas';
+import type { LotView } from '@/contract/views';
 import { entryExists, listLots, loadEntries, loadLot, type LotRow } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
 import type { App } from './app';
 import { conflict, notFound } from './problem';
-
-export interface LotView extends LotRow {
-  readonly passport: Passport;
-}
 
 export async function lotsWithPassports({ store }: App): Promise<LotView[]> {
   const lots = await listLots(store.db);

@@ -4,7 +4,7 @@ import type { Draft, Plan } from '@/core/plan/plan';
 import { draftAgain } from '@/core/run/again';
 import { type StepClock, stepClock } from '@/core/run/clock';
 import { checkEvent, eventRefusalText } from '@/core/run/decide';
-import { type Comparison, compareStep } from '@/core/run/deviations';
+import { compareStep } from '@/core/run/deviations';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState } from '@/core/run/fold';
 import { readingsOf } from '@/core/run/readings';
@@ -12,22 +12,14 @@ import { isStop } from '@/core/safety/finding';
 import { typicalMin } from '@/core/plan/plan';
 import { printDayClock } from '@/core/time/zone';
 import type { againInput, EventInput, newRun, replanInput } from '@/contract/schemas';
+import type { RunRecord, RunView } from '@/contract/views';
 import { loadReadings } from '@/store/probes';
-import { findEvent, listRuns, loadRun, type RunRow } from '@/store/runs';
+import { findEvent, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { planDraft } from './sessions';
 import { conflict, invalid, notFound } from './problem';
-
-/** Everything a page needs to fold a run by itself, with the same code as here. */
-export interface RunView {
-  readonly run: RunRow;
-  readonly plan: Plan;
-  readonly events: readonly RunEvent[];
-  /** Probe readings by vessel, since the run began. */
-  readonly readings: Readonly<Record<string, readonly Reading[]>>;
-}
 
 export function startRun(app: App, sessionId: string, input: z.infer<typeof newRun>): Promise<RunView> {
   const { store, nowMs, live } = app;
@@ -137,15 +129,6 @@ function fold(view: RunView, nowMs: number): Folded {
     if (own) clocks[step.id] = stepClock(step, own, readingsOf(step, own, view.readings), nowMs);
   }
   return { state, clocks };
-}
-
-export interface RunRecord {
-  readonly runId: string;
-  readonly comparisons: readonly Comparison[];
-  readonly deviations: readonly { readonly stepId: string; readonly title: string; readonly text: string }[];
-  readonly clocks: Readonly<Record<string, StepClock>>;
-  readonly startedAtMs: number | null;
-  readonly finishedAtMs: number | null;
 }
 
 export async function runRecord(app: App, runId: string): Promise<RunRecord> {

@@ -1,6 +1,7 @@
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
 import { type Draft, type Plan, planTotals } from '@/core/plan/plan';
 import { foldRun } from '@/core/run/fold';
+import type { SessionSummary, SessionView } from '@/contract/views';
 import { loadLots } from '@/store/lots';
 import { eventsOfRuns, listRuns } from '@/store/runs';
 import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
@@ -59,17 +60,6 @@ export function revisePlan(app: App, sessionId: string, input: { readonly draft:
   });
 }
 
-export interface SessionSummary {
-  readonly id: string;
-  readonly name: string;
-  readonly planVersion: number;
-  readonly startMs: number;
-  readonly endMs: number;
-  readonly lotNames: readonly string[];
-  readonly expectedHex: readonly string[];
-  readonly run: { readonly id: string; readonly phase: 'notStarted' | 'running' | 'finished'; readonly startedAtMs: number | null; readonly finishedAtMs: number | null } | null;
-}
-
 export async function listSessions({ store }: App): Promise<SessionSummary[]> {
   const plans = await listLatestPlans(store.db);
   const runs = await listRuns(store.db);
@@ -84,12 +74,6 @@ export async function listSessions({ store }: App): Promise<SessionSummary[]> {
       run: run && state ? { id: run.id, phase: state.phase, startedAtMs: state.startedAtMs, finishedAtMs: state.finishedAtMs } : null,
     };
   });
-}
-
-export interface SessionView {
-  readonly plan: Plan;
-  readonly versions: readonly { readonly version: number; readonly reason: string; readonly createdAtMs: number }[];
-  readonly runId: string | null;
 }
 
 export async function sessionView({ store }: App, sessionId: string, version?: number): Promise<SessionView> {

@@ -1,0 +1,69 @@
+import type { Lot } from '@/core/fibre/lot';
+import type { Passport } from '@/core/fibre/passport';
+import type { SimPot } from '@/core/heat/simPot';
+import type { Reading } from '@/core/hold/credit';
+import type { Plan } from '@/core/plan/plan';
+import type { StepClock } from '@/core/run/clock';
+import type { Comparison } from '@/core/run/deviations';
+import type { RunEvent } from '@/core/run/events';
+
+/** Shapes of the answers in the core's own types; `responses.ts` says the same in Zod for everybody else. */
+
+export interface LotView extends Lot {
+  readonly retired: boolean;
+  readonly passport: Passport;
+}
+
+export interface SessionSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly planVersion: number;
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly lotNames: readonly string[];
+  readonly expectedHex: readonly string[];
+  readonly run: { readonly id: string; readonly phase: 'notStarted' | 'running' | 'finished'; readonly startedAtMs: number | null; readonly finishedAtMs: number | null } | null;
+}
+
+export interface SessionView {
+  readonly plan: Plan;
+  readonly versions: readonly { readonly version: number; readonly reason: string; readonly createdAtMs: number }[];
+  readonly runId: string | null;
+}
+
+/** Everything a page needs to fold a run by itself, with the same code as the server. */
+export interface RunView {
+  readonly run: { readonly id: string; readonly sessionId: string; readonly createdAtMs: number };
+  readonly plan: Plan;
+  readonly events: readonly RunEvent[];
+  /** Probe readings by vessel, since the run began. */
+  readonly readings: Readonly<Record<string, readonly Reading[]>>;
+}
+
+export interface RunRecord {
+  readonly runId: string;
+  readonly comparisons: readonly Comparison[];
+  readonly deviations: readonly { readonly stepId: string; readonly title: string; readonly text: string }[];
+  readonly clocks: Readonly<Record<string, StepClock>>;
+  readonly startedAtMs: number | null;
+  readonly finishedAtMs: number | null;
+}
+
+export interface SimPotView extends SimPot {
+  /** The pot's true temperature now, which only a simulation knows, °C. */
+  readonly trueC: number;
+}
+
+/** What open pages hear about, as it happens. */
+export type LiveMessage =
+  | { readonly kind: 'event'; readonly runId: string; readonly event: RunEvent }
+  | { readonly kind: 'readings'; readonly probeId: string; readonly readings: readonly Reading[] }
+  | { readonly kind: 'changed'; readonly what: 'lot' | 'vessel' | 'home' | 'session' | 'run' | 'simPot'; readonly id: string };
+
+/** RFC 9457, as every error comes. */
+export interface ProblemView {
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly errors: readonly { readonly at: string; readonly message: string }[];
+}

@@ -1,0 +1,96 @@
+'use client';
+import type { RunEvent, RunFact } from '@/core/run/events';
+import { post, Refused } from './http';
+import { newId } from './newId';
+import { nowMs } from './serverClock';
+
+/** An act that has been made but not acknowledged. It waits on this device until the server has it. */
+export interface Waiting {
+  readonly runId: string;
+  readonly event: RunEvent;
+}
+
+const KEY = 'hyndle.outbox';
+const RETRY_MS = 3000;
+
+type Listener = (change: { readonly kind: 'changed' } | { readonly kind: 'refused'; readonly waiting: Waiting; readonly why: string } | { readonly kind: 'stored'; readonly runId: string; readonly event: RunEvent }) => void;
+const listeners = new Set<Listener>();
+let timer: ReturnType<typeof setTimeout> | null = null;
+let sending = false;
+
+export function waitingActs(): Waiting[] {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Waiting[];
+  } catch {
+    return [];
+  }
+}
+
+const save = (acts: readonly Waiting[]): void => localStorage.setItem(KEY, JSON.stringify(acts));
+const tell: Listener = (change) => {
+  for (const listener of listeners) listener(change);
+};
+
+export function listenOutbox(listener: Listener): () => void {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+}
+
+/** Makes an act: kept on this device at once, sent when it can be. @param atMs when it happened; now when left out */
+export function act(runId: string, fact: RunFact, atMs?: number): RunEvent {
+  const recordedAtMs = Math.round(nowMs());
+  const event = { ...fact, id: newId(), atMs: Math.round(atMs ?? recordedAtMs), recordedAtMs } as RunEvent;
+  save([...waitingActs(), { runId, event }]);
+  tell({ kind: 'changed' });
+  void flush();
+  return event;
+}
+
+/** Sends what waits, oldest first, one at a time: order matters to whoever reads the log. */
+export async function flush(): Promise<void> {
+  if (sending) return;
+  sending = true;
+  try {
+    for (let next = waitingActs()[0]; next; next = waitingActs()[0]) {
+      const { runId, event } = next;
+      const { recordedAtMs: _mine, ...input } = event;
+      try {
+        const stored = await post<RunEvent>(`/runs/${runId}/events`, input);
+        remove(event.id);
+        tell({ kind: 'stored', runId, event: stored });
+      } catch (error) {
+        if (!(error instanceof Refused) || error.problem.status >= 500) {
+          retryLater();
+          return;
+        }
+        remove(event.id);
+        tell({ kind: 'refused', waiting: next, why: error.message });
+      }
+      tell({ kind: 'changed' });
+    }
+  } finally {
+    sending = false;
+  }
+}
+
+const remove = (eventId: string): void => save(waitingActs().filter((waiting) => waiting.event.id !== eventId));
+
+function retryLater(): void {
+  if (timer) return;
+  timer = setTimeout(() => {
+    timer = null;
+    void flush();
+  }, RETRY_MS);
+}
+
+export function keepOutbox(): () => void {
+  const onOnline = () => void flush();
+  const onStorage = (event: StorageEvent) => event.key === KEY && tell({ kind: 'changed' });
+  window.addEventListener('online', onOnline);
+  window.addEventListener('storage', onStorage);
+  void flush();
+  return () => {
+    window.removeEventListener('online', onOnline);
+    window.removeEventListener('storage', onStorage);
+  };
+}

@@ -1,0 +1,50 @@
+'use client';
+import { useEffect, useState } from 'react';
+
+/**
+ * The server's time on a device whose own clock may be wrong. It is anchored to the page's monotonic timer, so that
+ * somebody setting the device's clock moves nothing, and anchored anew after sleep and with every tick of the live stream.
+ */
+let anchor: { serverMs: number; atPerf: number } | null = null;
+
+export function nowMs(): number {
+  return anchor ? anchor.serverMs + (performance.now() - anchor.atPerf) : Date.now();
+}
+
+/** Takes a server time that has just arrived. Small differences are travel time and are left alone. */
+export function heardServerTime(serverMs: number): void {
+  if (anchor === null || Math.abs(nowMs() - serverMs) > 1000) anchor = { serverMs, atPerf: performance.now() };
+}
+
+async function askServer(): Promise<void> {
+  const sent = performance.now();
+  const response = await fetch('/api/v1/time');
+  const { nowMs: serverMs } = (await response.json()) as { nowMs: number };
+  const received = performance.now();
+  anchor = { serverMs: serverMs + (received - sent) / 2, atPerf: received };
+}
+
+/** Keeps the clock right as long as the page lives. */
+export function keepClock(): () => void {
+  const ask = () => void askServer().catch(() => undefined);
+  const onVisible = () => document.visibilityState === 'visible' && ask();
+  ask();
+  document.addEventListener('visibilitychange', onVisible);
+  window.addEventListener('online', ask);
+  return () => {
+    document.removeEventListener('visibilitychange', onVisible);
+    window.removeEventListener('online', ask);
+  };
+}
+
+/** The server's time, told again every so often; null while the page is being made on the server. */
+export function useNow(everyMs = 1000): number | null {
+  const [now, setNow] = useState<number | null>(null);
+  useEffect(() => {
+    const tick = () => setNow(nowMs());
+    tick();
+    const timer = setInterval(tick, everyMs);
+    return () => clearInterval(timer);
+  }, [everyMs]);
+  return now;
+}

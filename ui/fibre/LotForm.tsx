@@ -1,0 +1,132 @@
+'use client';
+import { ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
+import { useState } from 'react';
+import type { LotView } from '@/contract/views';
+import { FIBRES, type FibreKind, LOT_FORMS, type LotForm as Form, type Share } from '@/core/fibre/lot';
+import type { Figure } from '@/core/figure';
+import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
+import { convert } from '@/core/measure/units';
+import { errorText, post, put, Refused } from '../api/http';
+import { newId } from '../api/newId';
+
+interface Props {
+  readonly lot: LotView | null;
+  readonly onClose: () => void;
+  readonly onSaved: () => void;
+}
+
+/** A lot of fibre: adding one, or changing it. What the server points out stands under its field. */
+export function LotForm({ lot, onClose, onSaved }: Props) {
+  const [id] = useState(() => lot?.id ?? newId());
+  const [name, setName] = useState(lot?.name ?? '');
+  const [form, setForm] = useState<Form>(lot?.form ?? 'skein');
+  const [shares, setShares] = useState<readonly Share[]>(lot ? lot.composition : [{ fibre: 'wool', pct: 100 }]);
+  const [weight, setWeight] = useState(lot && lot.dryWeightG.state !== 'unknown' ? `${lot.dryWeightG.value} g` : '');
+  const [sure, setSure] = useState<Figure['state']>(lot?.dryWeightG.state ?? 'measured');
+  const [pieces, setPieces] = useState(lot?.pieces ?? 1);
+  const [baseHex, setBaseHex] = useState(lot?.baseHex ?? null);
+  const [note, setNote] = useState(lot?.note ?? '');
+  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
+  const save = async () => {
+    const figure = readWeight(weight, sure);
+    if ('problem' in figure) return setErrors({ dryWeightG: figure.problem });
+    const body = { name, form, composition: shares, dryWeightG: figure.value, pieces, baseHex, note };
+    try {
+      if (lot) await put(`/lots/${lot.id}`, { ...body, revision: lot.revision });
+      else await post('/lots', { id, ...body });
+      onSaved();
+      onClose();
+    } catch (error) {
+      const named = error instanceof Refused ? Object.fromEntries(error.problem.errors.map((e) => [e.at.split('.')[0] ?? '', e.message])) : {};
+      setErrors(Object.keys(named).length > 0 ? named : { '': errorText(error) });
+    }
+  };
+  const problem = (field: string) =>
+    errors[field] ? (
+      <span className="field-error" role="alert">
+        {errors[field]}
+      </span>
+    ) : null;
+  return (
+    <Modal open title={lot ? `Change ${lot.name}` : 'Add a lot'} okText="Keep" cancelText="Not now" onOk={() => void save()} onCancel={onClose}>
+      <label className="field">
+        <span>Name</span>
+        <Input value={name} maxLength={200} status={errors.name ? 'error' : ''} onChange={(event) => setName(event.target.value)} />
+        {problem('name')}
+      </label>
+      <div className="params">
+        <label className="field">
+          <span>Form</span>
+          <Select value={form} onChange={setForm} options={LOT_FORMS.map((value) => ({ value, label: value }))} />
+        </label>
+        <label className="field">
+          <span>Pieces</span>
+          <InputNumber value={pieces} onChange={(value) => setPieces(value ?? 1)} status={errors.pieces ? 'error' : ''} style={{ width: '100%' }} />
+          {problem('pieces')}
+        </label>
+      </div>
+      <fieldset className="field">
+        <legend>Composition</legend>
+        {shares.map((share, i) => (
+          <div key={share.fibre} className="share">
+            <Select
+              value={share.fibre} aria-label="Fibre" options={(Object.keys(FIBRES) as FibreKind[]).map((value) => ({ value, label: FIBRES[value].name, disabled: shares.some((s) => s.fibre === value) }))}
+              onChange={(fibre) => setShares(shares.with(i, { ...share, fibre }))}
+            />
+            <InputNumber value={share.pct} suffix="%" aria-label="Share" onChange={(pct) => setShares(shares.with(i, { ...share, pct: pct ?? 0 }))} />
+            <button type="button" className="act act-small" onClick={() => setShares(shares.toSpliced(i, 1))}>
+              Remove
+            </button>
+          </div>
+        ))}
+        {shares.length === 0 ? <p className="quiet">Unknown composition. It can still be planned with.</p> : null}
+        <button
+          type="button" className="act act-small"
+          onClick={() => {
+            const free = (Object.keys(FIBRES) as FibreKind[]).find((fibre) => !shares.some((share) => share.fibre === fibre));
+            if (free) setShares([...shares, { fibre: free, pct: Math.max(0, 100 - shares.reduce((sum, share) => sum + share.pct, 0)) }]);
+          }}
+        >
+          Add a fibre
+        </button>
+        {problem('composition')}
+      </fieldset>
+      <div className="params">
+        <label className="field">
+          <span>Dry weight</span>
+          <Input value={weight} placeholder="152 g, or 5 oz" disabled={sure === 'unknown'} status={errors.dryWeightG ? 'error' : ''} onChange={(event) => setWeight(event.target.value)} />
+          {problem('dryWeightG')}
+        </label>
+        <label className="field">
+          <span>How sure</span>
+          <Select value={sure} onChange={setSure} options={[{ value: 'measured', label: 'weighed' }, { value: 'estimated', label: 'estimated' }, { value: 'unknown', label: 'unknown' }]} />
+        </label>
+      </div>
+      <div className="field">
+        <span>Colour before dyeing</span>
+        <div className="share">
+          <ColorPicker value={baseHex ?? '#ece6d8'} disabledAlpha disabledFormat onChange={(colour) => setBaseHex(colour.toHexString().slice(0, 7))} showText={() => baseHex ?? 'nobody looked'} />
+          {baseHex ? (
+            <button type="button" className="act act-small" onClick={() => setBaseHex(null)}>
+              Unknown
+            </button>
+          ) : null}
+        </div>
+      </div>
+      <label className="field">
+        <span>Note</span>
+        <Input.TextArea value={note} autoSize={{ minRows: 2, maxRows: 6 }} onChange={(event) => setNote(event.target.value)} />
+        {problem('note')}
+      </label>
+      {problem('')}
+      {problem('revision')}
+    </Modal>
+  );
+}
+
+function readWeight(text: string, sure: Figure['state']): { value: Figure } | { problem: string } {
+  if (sure === 'unknown') return { value: { state: 'unknown' } };
+  const parsed = parseQuantity(text, 'mass', null, 'g');
+  if (!parsed.ok) return { problem: parsed.error.why === 'empty' ? 'Type the weight, or choose “unknown”.' : refusalText(parsed.error) };
+  return { value: { state: sure, value: Math.round(convert(parsed.value.value, parsed.value.unit, 'g') * 1000) / 1000 } };
+}

@@ -1,0 +1,14 @@
+import type { Figure } from '@/core/figure';
+import type { Certainty, TreatmentKind } from '@/core/fibre/passport';
+
+/** "152 g", "about 60 g", "unknown". */
+export function figureText(figure: Figure, print: (value: number) => string): string {
+  if (figure.state === 'unknown') return 'unknown';
+  return figure.state === 'estimated' ? `about ${print(figure.value)}` : print(figure.value);
+}
+
+export const CERTAINTY_WORD: Record<Certainty, string> = { known: 'known', believed: 'believed', unknown: 'unknown', noneOnPurpose: 'none on purpose' };
+
+export const TREATMENT_WORD: Record<TreatmentKind, string> = {
+  scour: 'scoured', tannin: 'tannin', mordant: 'mordant', iron: 'iron', dye: 'dyed', modifier: 'modifier', rest: 'rested', rinse: 'rinsed', dry: 'dried',
+};

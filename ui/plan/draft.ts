@@ -1,0 +1,53 @@
+import { METHODS, methodById } from '@/core/method/library';
+import type { ChainItem, Draft } from '@/core/plan/plan';
+
+/** The usual order of work for leaf colour on wool: where a new session begins. */
+export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain', 'dyebath', 'rest-overnight', 'rinse', 'dry'] as const;
+
+const HOUR = 3_600_000;
+
+export const newItem = (methodId: string, id: string): ChainItem => ({
+  id, methodId, params: {}, dyestuffId: methodById(methodId)?.needsDyestuff ? 'weld' : null,
+});
+
+export const blankDraft = (nowMs: number): Draft => ({
+  // The next full hour: a start that has passed before the form is filled helps nobody.
+  name: '', startMs: Math.ceil(nowMs / HOUR) * HOUR, lotIds: [], vessels: {}, overrules: {}, pins: {}, reasons: {},
+  chain: USUAL_CHAIN.map((methodId, i) => newItem(methodId, `c${i + 1}`)),
+});
+
+export const nextItemId = (draft: Draft): string => `c${1 + Math.max(0, ...draft.chain.map((item) => Number(/^c(\d+)$/.exec(item.id)?.[1] ?? 0)))}`;
+
+/** Adds a method behind the last item of its own or an earlier stage: the chain stays in working order by itself. */
+export function withItem(draft: Draft, methodId: string): Draft {
+  const order = METHODS.findIndex((method) => method.id === methodId);
+  const after = draft.chain.findLastIndex((item) => METHODS.findIndex((method) => method.id === item.methodId) <= order);
+  return { ...draft, chain: draft.chain.toSpliced(after + 1, 0, newItem(methodId, nextItemId(draft))) };
+}
+
+export const withoutItem = (draft: Draft, id: string): Draft => ({ ...draft, chain: draft.chain.filter((item) => item.id !== id) });
+
+export function movedItem(draft: Draft, id: string, by: -1 | 1): Draft {
+  const from = draft.chain.findIndex((item) => item.id === id);
+  const item = draft.chain[from];
+  const to = from + by;
+  if (!item || to < 0 || to >= draft.chain.length) return draft;
+  return { ...draft, chain: draft.chain.toSpliced(from, 1).toSpliced(to, 0, item) };
+}
+
+export const changedItem = (draft: Draft, id: string, change: Partial<ChainItem>): Draft => ({
+  ...draft, chain: draft.chain.map((item) => (item.id === id ? { ...item, ...change } : item)),
+});
+
+/** Sets or clears one entry of the records a draft keeps by step. */
+export function withEntry<K extends 'vessels' | 'overrules' | 'pins' | 'reasons'>(draft: Draft, record: K, key: string, value: Draft[K][string] | null): Draft {
+  const { [key]: _old, ...rest } = draft[record];
+  return { ...draft, [record]: value === null ? rest : { ...rest, [key]: value } };
+}
+
+/** Which item of the chain a problem belongs to, whether it names the place, the item or the step. */
+export function itemOfProblem(at: string, draft: Draft): string | null {
+  const byPlace = /^(?:draft\.)?chain\.(\d+)\b/.exec(at);
+  if (byPlace) return draft.chain[Number(byPlace[1])]?.id ?? null;
+  return draft.chain.find((item) => at === `chain.${item.id}` || at.startsWith(`steps.${item.id}-`))?.id ?? null;
+}

@@ -1,0 +1,81 @@
+'use client';
+import { printDuration } from '@/core/measure/print';
+import type { Plan } from '@/core/plan/plan';
+import type { RunFact } from '@/core/run/events';
+import type { Nudge } from '@/core/run/nudges';
+import { HandMark, StopMark } from '../shell/Marks';
+import type { Asked } from './AskDialog';
+import { answerTo, type StoveView } from './stoveView';
+
+interface Props {
+  readonly view: StoveView;
+  readonly plan: Plan;
+  readonly nowMs: number;
+  readonly onAnswer: (facts: readonly RunFact[], text: string) => void;
+  readonly onAsk: (asked: Asked) => void;
+  readonly onFinish: () => void;
+}
+
+/** Calls this close together are one trip to the stove, min. */
+const ONE_TRIP_MIN = 2;
+
+/** The one next act, large; what else the trip serves; when the next one is. */
+export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Props) {
+  const [first, ...others] = view.nudges;
+  if (view.allOver) {
+    return (
+      <section className="call call-due" aria-live="polite">
+        <HandMark size={30} />
+        <p className="call-text">Everything is done</p>
+        <button type="button" className="act act-strong act-big" onClick={onFinish}>
+          Finish the run
+        </button>
+      </section>
+    );
+  }
+  if (!first) {
+    return (
+      <section className="call" aria-live="polite">
+        <p className="call-text">Nothing needs hands</p>
+      </section>
+    );
+  }
+  const due = first.dueMs <= nowMs;
+  const where = (nudge: Nudge) => plan.vessels.find((vessel) => vessel.id === (view.state.steps[nudge.stepId]?.vesselId ?? ''))?.name ?? '';
+  const alongside = others.filter((nudge) => due && nudge.dueMs <= nowMs + ONE_TRIP_MIN * 60_000);
+  const later = others.find((nudge) => !alongside.includes(nudge));
+  const step = plan.steps.find((s) => s.id === first.stepId);
+  const answer = () => {
+    const facts = answerTo(first, view, plan);
+    if (facts) onAnswer(facts, `${step?.title ?? ''}: ${first.text}`);
+    else if (step) onAsk({ ask: 'addition', step, ...additionOf(first, view, plan) });
+  };
+  return (
+    <section className={`call${due ? ' call-due' : ''}${first.stop ? ' call-stop' : ''}`} aria-live="assertive">
+      {first.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
+      <div className="call-words">
+        <p className="call-text">
+          {due ? '' : `In ${printDuration(Math.max(1, (first.dueMs - nowMs) / 60_000))}: `}
+          {first.text}
+        </p>
+        <p className="call-more">
+          {where(first)}
+          {step ? ` · ${step.title}` : ''}
+          {alongside.length > 0 ? ` · same trip: ${alongside.slice(0, 2).map((nudge) => `${nudge.text}, ${where(nudge)}`).join('; ')}` : ''}
+          {later ? ` · then ${later.dueMs <= nowMs ? 'now' : `in ${printDuration(Math.max(1, (later.dueMs - nowMs) / 60_000))}`}: ${later.text}` : ''}
+        </p>
+      </div>
+      <button type="button" className={`act act-big${due ? ' act-strong' : ''}`} onClick={answer}>
+        {due ? 'Done' : 'Do it now'}
+      </button>
+    </section>
+  );
+}
+
+/** Which addition a call is about: the first that is not logged yet. */
+function additionOf(nudge: Nudge, view: StoveView, plan: Plan): { additionId?: string } {
+  const step = plan.steps.find((s) => s.id === nudge.stepId);
+  const logged = view.state.steps[nudge.stepId]?.additions ?? [];
+  const missing = step?.additions.find((addition) => !logged.some((entry) => entry.additionId === addition.id));
+  return missing ? { additionId: missing.id } : {};
+}

@@ -1,0 +1,44 @@
+import { scaleLinear } from 'd3-scale';
+
+const HEIGHT = 210;
+const place = scaleLinear().domain([10, 102]).range([HEIGHT - 6, 6]).clamp(true);
+
+interface Props {
+  readonly c: number | null;
+  readonly bandC: readonly [number, number] | null;
+  readonly ceilingC: number | null;
+}
+
+/** Temperature as a column of ink, the band as a bracket beside it, the ceiling as a bar. */
+export function Gauge({ c, bandC, ceilingC }: Props) {
+  const words = c === null ? 'No temperature yet' : `${c} °C${bandC ? `, band ${bandC[0]} to ${bandC[1]} °C` : ''}${ceilingC === null ? '' : `, never above ${ceilingC} °C`}`;
+  return (
+    <svg className="gauge" width={74} height={HEIGHT} role="img" aria-label={words}>
+      <rect className="gauge-glass" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
+      {c === null ? (
+        <text className="gauge-unknown" x={17} y={HEIGHT / 2} textAnchor="middle">
+          ?
+        </text>
+      ) : (
+        <rect className="gauge-ink" x={11} y={place(c)} width={12} height={HEIGHT - 5 - place(c)} rx={6} />
+      )}
+      {bandC ? (
+        <g className="gauge-band">
+          <path d={`M32 ${place(bandC[1])}H39V${place(bandC[0])}H32`} />
+          <text x={44} y={place(bandC[1]) - 1}>
+            {bandC[1]}
+          </text>
+          <text x={44} y={place(bandC[0]) + 11}>
+            {bandC[0]}
+          </text>
+        </g>
+      ) : null}
+      {ceilingC === null ? null : (
+        <g className="gauge-ceiling">
+          <line x1={4} x2={30} y1={place(ceilingC)} y2={place(ceilingC)} />
+          <title>never above {ceilingC} °C</title>
+        </g>
+      )}
+    </svg>
+  );
+}

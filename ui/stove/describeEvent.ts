@@ -1,0 +1,53 @@
+import { printAmount, printTemperature, printVolume } from '@/core/measure/print';
+import type { Plan } from '@/core/plan/plan';
+import type { RunEvent } from '@/core/run/events';
+import { substanceName } from '@/core/shelf/substances';
+
+const PHASE_DOING = { charge: 'setting up', raise: 'heat on', hold: 'hold begun', dip: 'goods in', soak: 'left to soak', rest: 'heat off, resting', lift: 'lifting' } as const;
+
+/** One line of the log in words. */
+export function describeEvent(event: RunEvent, plan: Plan): string {
+  const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
+  switch (event.type) {
+    case 'started':
+      return `run begun, plan ${event.planVersion}`;
+    case 'phaseEntered': {
+      const phase = step?.phases[event.phaseIndex];
+      return phase ? `${step.title}: ${PHASE_DOING[phase.kind]}` : `${step?.title ?? 'step'}: part ${event.phaseIndex + 1}`;
+    }
+    case 'reading':
+      return event.quantity === 'bathC' ? `reading ${printTemperature(event.value)}` : event.quantity === 'ph' ? `pH ${event.value}` : `volume ${printVolume(event.value)}`;
+    case 'lotWeighed':
+      return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${event.dryWeightG} g dry`;
+    case 'addition': {
+      const amount = event.amount.state === 'unknown' ? 'amount unknown' : printAmount(event.amount.value, event.unit);
+      return `added ${substanceName(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
+    }
+    case 'stirred':
+      return 'stirred';
+    case 'flipped':
+      return 'turned the load';
+    case 'checked':
+      return `looked${event.finding ? `: ${event.finding}` : ''}`;
+    case 'moved':
+      return `moved to ${plan.vessels.find((vessel) => vessel.id === event.toVesselId)?.name ?? event.toVesselId}`;
+    case 'lifted':
+      return 'lifted';
+    case 'note':
+      return event.text;
+    case 'paused':
+      return `paused${event.reason ? `: ${event.reason}` : ''}`;
+    case 'resumed':
+      return 'went on';
+    case 'stepFinished':
+      return `${step?.title ?? 'step'} done`;
+    case 'skipped':
+      return `${step?.title ?? 'step'} skipped: ${event.reason}`;
+    case 'replanned':
+      return `plan ${event.planVersion}: ${event.reason}`;
+    case 'finished':
+      return 'run finished';
+    case 'amended':
+      return event.change.kind === 'withdrawn' ? 'took an entry back' : 'set an entry to another time';
+  }
+}

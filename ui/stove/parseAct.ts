@@ -1,0 +1,71 @@
+import { readNumber } from '@/core/measure/parseNumber';
+import { fahrenheitToC } from '@/core/measure/temperature';
+
+/** One line typed at the stove: "2 66 c", "pot 1 stirred", "1 ph 4.5", "2 looked good 10 min ago". */
+export type TypedAct =
+  | { readonly act: 'reading'; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
+  | { readonly act: 'stirred' | 'flipped' | 'next' }
+  | { readonly act: 'checked' | 'note'; readonly text: string };
+
+export interface TypedLine {
+  /** Number of the vessel's card; null means the chosen one. */
+  readonly card: number | null;
+  readonly agoMin: number;
+  readonly what: TypedAct;
+}
+
+const AGO = /\s*[, ]\s*(\d+)\s*(min|minutes?|m|h|hours?)\s+ago\s*$/i;
+
+/** @returns null when the line says nothing that is understood */
+export function parseAct(line: string): TypedLine | null {
+  const ago = AGO.exec(line);
+  const agoMin = ago ? Number(ago[1]) * (/^h/i.test(ago[2] ?? '') ? 60 : 1) : 0;
+  let rest = (ago ? line.slice(0, ago.index) : line).trim();
+  let card: number | null = null;
+  const pot = /^(?:pot\s*)?([1-9])\s+(?=\S)/i.exec(rest);
+  if (pot && (/^pot/i.test(rest) || !/^[°]?[cf]\b|^[.,/]/i.test(rest.slice(pot[0].length)))) {
+    card = Number(pot[1]);
+    rest = rest.slice(pot[0].length);
+  }
+  const what = readWhat(rest);
+  return what && { card, agoMin, what };
+}
+
+function readWhat(text: string): TypedAct | null {
+  const [, word = '', tail = ''] = /^([a-z]+)\s*(.*)$/i.exec(text) ?? [];
+  switch (word.toLowerCase()) {
+    case 'stir': case 'stirred': case 's':
+      return { act: 'stirred' };
+    case 'flip': case 'flipped': case 'turned':
+      return { act: 'flipped' };
+    case 'next': case 'lift': case 'lifted': case 'done':
+      return { act: 'next' };
+    case 'look': case 'looked': case 'checked':
+      return { act: 'checked', text: tail };
+    case 'note': case 'n':
+      return tail ? { act: 'note', text: tail } : null;
+    case 'ph': {
+      const number = readNumber(tail);
+      return number && number.rest.trim() === '' ? { act: 'reading', quantity: 'ph', value: number.value } : null;
+    }
+    default:
+      return readMeasure(text);
+  }
+}
+
+function readMeasure(text: string): TypedAct | null {
+  const number = readNumber(text);
+  if (!number || number.ambiguousComma) return null;
+  switch (number.rest.trim().toLowerCase().replace(/[°º]/g, '')) {
+    case '': case 'c':
+      return { act: 'reading', quantity: 'bathC', value: number.value };
+    case 'f':
+      return { act: 'reading', quantity: 'bathC', value: Math.round(fahrenheitToC(number.value) * 10) / 10 };
+    case 'l': case 'litres': case 'liters':
+      return { act: 'reading', quantity: 'volumeMl', value: number.value * 1000 };
+    case 'ml':
+      return { act: 'reading', quantity: 'volumeMl', value: number.value };
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,244 @@
+import { goesByClock, type StepClock, stepClock } from '@/core/run/clock';
+import type { Reading } from '@/core/hold/credit';
+import { creditedMin } from '@/core/hold/credit';
+import { printDuration, printExactDuration, printTemperature } from '@/core/measure/print';
+import { type Phase, type Plan, type PlanStep, typicalMin, type Vessel } from '@/core/plan/plan';
+import type { RunEvent, RunFact } from '@/core/run/events';
+import { foldRun, type RunState, type StepState } from '@/core/run/fold';
+import { type Nudge, runNudges } from '@/core/run/nudges';
+import { readingsOf } from '@/core/run/readings';
+import { UNDYED_HEX } from '@/core/colour/expected';
+
+/** What the stove shows of one vessel in use. */
+export interface StoveCard {
+  readonly number: number;
+  readonly vessel: Vessel;
+  readonly step: PlanStep;
+  readonly state: StepState;
+  readonly clock: StepClock;
+  readonly doing: string;
+  readonly temperature: { readonly c: number; readonly from: string; readonly stale: boolean } | null;
+  readonly bandC: readonly [number, number] | null;
+  readonly ceilingC: number | null;
+  readonly progress: { readonly text: string; readonly detail: string; readonly donePct: number } | null;
+  readonly nextCall: { readonly text: string; readonly when: string; readonly due: boolean; readonly stop: boolean } | null;
+  readonly threads: readonly string[];
+  readonly liquorHex: string;
+  readonly acts: readonly StoveAct[];
+}
+
+export interface StoveAct {
+  readonly key: string;
+  readonly label: string;
+  /** Facts to log at once, or a small form to fill first. */
+  readonly does: { readonly log: readonly RunFact[] } | { readonly ask: AskFor; readonly additionId?: string };
+}
+
+export type AskFor = 'reading' | 'ph' | 'volume' | 'addition' | 'checked' | 'note' | 'move' | 'skip' | 'pause' | 'weigh';
+
+export interface StoveView {
+  readonly state: RunState;
+  readonly clocks: Readonly<Record<string, StepClock>>;
+  readonly cards: readonly StoveCard[];
+  readonly ready: readonly PlanStep[];
+  readonly nudges: readonly Nudge[];
+  readonly lateMin: number;
+  readonly allOver: boolean;
+}
+
+/** Everything the stove shows, from the plan, the log, the readings and the time. */
+export function stoveView(plan: Plan, events: readonly RunEvent[], readings: Readonly<Record<string, readonly Reading[]>>, nowMs: number): StoveView {
+  const state = foldRun(plan.steps, events);
+  const clocks: Record<string, StepClock> = {};
+  for (const step of plan.steps) {
+    const own = state.steps[step.id];
+    if (own) clocks[step.id] = stepClock(step, own, readingsOf(step, own, readings), nowMs);
+  }
+  const nudges = runNudges(plan, state, clocks, nowMs);
+  const live = plan.steps.filter((step) => ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
+  const cards = live
+    .flatMap((step) => {
+      const own = state.steps[step.id];
+      const clock = clocks[step.id];
+      const vessel = plan.vessels.find((v) => v.id === own?.vesselId) ?? plan.vessels.find((v) => v.id === step.vesselId);
+      return own && clock && vessel ? [{ step, own, clock, vessel }] : [];
+    })
+    .sort((a, b) => a.vessel.order - b.vessel.order)
+    .map((entry, i) => card(i + 1, entry, plan, state, nudges, nowMs));
+  const ready = plan.steps.filter((step) => nudges.some((nudge) => nudge.act === 'begin' && nudge.stepId === step.id));
+  return {
+    state, clocks, cards, ready, nudges, lateMin: lateness(plan, state, clocks, nowMs),
+    allOver: plan.steps.every((step) => ['done', 'skipped'].includes(state.steps[step.id]?.status ?? '')),
+  };
+}
+
+interface Entry {
+  readonly step: PlanStep;
+  readonly own: StepState;
+  readonly clock: StepClock;
+  readonly vessel: Vessel;
+}
+
+function card(number: number, { step, own, clock, vessel }: Entry, plan: Plan, state: RunState, nudges: readonly Nudge[], nowMs: number): StoveCard {
+  const phase = clock.current?.phase;
+  const hold = phase?.kind === 'hold' ? phase : step.phases.find((p) => p.kind === 'hold');
+  const mine = nudges.filter((nudge) => nudge.stepId === step.id);
+  const first = mine[0];
+  return {
+    number, vessel, step, state: own, clock, doing: own.status === 'paused' ? 'paused' : doing(phase, clock),
+    temperature: clock.latestC && {
+      c: clock.latestC.bathC, stale: nowMs - clock.latestC.atMs > 20 * 60_000,
+      from: `${own.typedC.some((typed) => typed.atMs === clock.latestC?.atMs && typed.bathC === clock.latestC.bathC) ? 'typed' : 'probe'}, ${ago(nowMs - clock.latestC.atMs)}`,
+    },
+    bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null, ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
+    progress: progress(clock), nextCall: first ? { text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: first.dueMs <= nowMs ? 'now' : `in ${printDuration(Math.max(1, Math.ceil((first.dueMs - nowMs) / 60_000)))}` } : null,
+    threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)), liquorHex: liquorHex(plan, step), acts: actsOf(step, own, clock),
+  };
+}
+
+function doing(phase: Phase | undefined, clock: StepClock): string {
+  if (!phase) return '';
+  switch (phase.kind) {
+    case 'charge': case 'lift':
+      return phase.act;
+    case 'raise':
+      return phase.toC === null ? 'heating up' : `heating up to ${printTemperature(phase.toC)}`;
+    case 'hold':
+      return clock.current?.seenByReadings ? 'hold, begun when it reached the band' : 'hold';
+    case 'dip':
+      return phase.act;
+    case 'soak':
+      return 'soaking';
+    case 'rest':
+      return 'heat off, resting';
+  }
+}
+
+export function ago(ms: number): string {
+  const seconds = Math.max(0, Math.round(ms / 1000));
+  if (seconds < 90) return `${seconds} s ago`;
+  return `${printDuration(seconds / 60)} ago`;
+}
+
+function progress(clock: StepClock): StoveCard['progress'] {
+  const now = clock.current;
+  if (!now) return null;
+  const { phase, credit, elapsedMin } = now;
+  if (phase.kind === 'hold' && credit) {
+    const need = phase.minutes.typical;
+    if (goesByClock(credit)) {
+      return { text: `${Math.floor(elapsedMin)} of ${printDuration(need)} by the clock`, detail: 'temperature not measured', donePct: Math.min(100, (elapsedMin / need) * 100) };
+    }
+    const got = creditedMin(credit);
+    const parts = [part(credit.assumedMin, 'assumed'), part(credit.underMin, 'under'), part(credit.overMin, 'over'), part(credit.unmeasuredMin, 'not measured')].filter(Boolean);
+    return { text: `${Math.floor(got)} of ${printDuration(need)} in band`, detail: parts.join(', ') || 'all of it measured', donePct: Math.min(100, (got / need) * 100) };
+  }
+  if (phase.kind === 'dip') {
+    const leftMs = phase.exactMin * 60_000 - elapsedMin * 60_000;
+    return { text: leftMs >= 0 ? `${printExactDuration(leftMs)} left` : `${printExactDuration(-leftMs)} over`, detail: `exactly ${printDuration(phase.exactMin)}`, donePct: Math.min(100, (elapsedMin / phase.exactMin) * 100) };
+  }
+  const planned = typicalMin(phase);
+  return { text: `${printDuration(elapsedMin)} of about ${printDuration(planned)}`, detail: '', donePct: Math.min(100, (elapsedMin / Math.max(1, planned)) * 100) };
+}
+
+const part = (minutes: number, word: string): string => (minutes >= 1 ? `${Math.round(minutes)} min ${word}` : '');
+
+/** Acts that make sense now, most likely first; everything else is one tap further. */
+function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
+  const { id: stepId } = step;
+  if (own.status === 'paused') return [{ key: 'p', label: 'Go on', does: { log: [{ type: 'resumed', stepId }] } }];
+  const reading: StoveAct = { key: 'r', label: 'Reading', does: { ask: 'reading' } };
+  const next = nextAct(step, clock);
+  switch (clock.current?.phase.kind) {
+    case 'charge': {
+      const missing = step.additions.filter((addition) => !own.additions.some((logged) => logged.additionId === addition.id));
+      return [...missing.map((addition) => addAct(addition)).slice(0, 2), next, reading].slice(0, 3);
+    }
+    case 'hold':
+      return [reading, { key: 's', label: 'Stirred', does: { log: [{ type: 'stirred', stepId }] } }, next];
+    case 'soak': case 'rest':
+      return [{ key: 'c', label: 'Looked', does: { ask: 'checked' } }, reading, next];
+    case 'raise':
+      return [reading, next, { key: 'n', label: 'Note', does: { ask: 'note' } }];
+    default:
+      return [next, { key: 'n', label: 'Note', does: { ask: 'note' } }];
+  }
+}
+
+const addAct = (addition: PlanStep['additions'][number]): StoveAct => ({
+  key: 'a', label: `Added ${addition.name}`, does: { ask: 'addition', additionId: addition.id },
+});
+
+/** On to the next part of the step, or its end. */
+export function nextAct(step: PlanStep, clock: StepClock): StoveAct {
+  const { id: stepId } = step;
+  const index = clock.current?.index ?? -1;
+  const next = step.phases[index + 1];
+  if (!next) {
+    const lifted: RunFact[] = clock.current?.phase.kind === 'lift' ? [{ type: 'lifted', stepId }] : [];
+    return { key: 'b', label: 'Done', does: { log: [...lifted, { type: 'stepFinished', stepId }] } };
+  }
+  const words = { charge: 'Begin', raise: 'Heat on', hold: 'Start hold', dip: 'Goods in', soak: 'Leave it', rest: 'Heat off', lift: 'Lift' } as const;
+  return { key: 'b', label: words[next.kind], does: { log: [{ type: 'phaseEntered', stepId, phaseIndex: index + 1 }] } };
+}
+
+/** What a call for hands logs when it is answered with one tap; null when it needs a word first. */
+export function answerTo(nudge: Nudge, view: StoveView, plan: Plan): readonly RunFact[] | null {
+  const step = plan.steps.find((s) => s.id === nudge.stepId);
+  const clock = view.clocks[nudge.stepId];
+  if (!step || !clock) return null;
+  const { id: stepId } = step;
+  switch (nudge.act) {
+    case 'begin':
+      return [{ type: 'phaseEntered', stepId, phaseIndex: 0 }];
+    case 'stir':
+      return [{ type: 'stirred', stepId }];
+    case 'flip':
+      return [{ type: 'flipped', stepId }];
+    case 'tooHot':
+      return [{ type: 'checked', stepId, finding: 'Too hot: turned down' }];
+    case 'check':
+      return [{ type: 'checked', stepId, finding: '' }];
+    case 'add':
+      return null;
+    case 'nextPhase': case 'finish': case 'lift': case 'dip': {
+      const { does } = nextAct(step, clock);
+      return 'log' in does ? does.log : null;
+    }
+  }
+}
+
+/** A lot's colour now: as the plan expects after the steps that are over, half way while it is in the bath. */
+function lotHex(plan: Plan, state: RunState, lotId: string, stepId: string): string {
+  const lot = plan.lots.find((l) => l.id === lotId);
+  let hex = lot?.baseHex ?? UNDYED_HEX;
+  for (const step of plan.steps) {
+    const after = lot?.expectedHex[step.id];
+    if (after && (state.steps[step.id]?.status === 'done' || step.id === stepId)) hex = after;
+  }
+  return hex;
+}
+
+const liquorHex = (plan: Plan, step: PlanStep): string => {
+  if (!step.dyestuffId) return 'var(--water)';
+  const dyed = plan.lots.map((lot) => Object.values(lot.expectedHex)[0]).find(Boolean);
+  return dyed ?? 'var(--water)';
+};
+
+/** How far the running steps will end behind the plan, min; 0 when they keep to it. */
+function lateness(plan: Plan, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): number {
+  let late = 0;
+  for (const step of plan.steps) {
+    const own = state.steps[step.id];
+    const clock = clocks[step.id];
+    if (own?.status === 'waiting' && step.after.every((id) => ['done', 'skipped'].includes(state.steps[id]?.status ?? 'done'))) late = Math.max(late, (nowMs - step.startMs) / 60_000);
+    if (own?.status !== 'running' || !clock?.current) continue;
+    const now = clock.current;
+    const plannedEnd = step.phaseTimes[now.index]?.toMs;
+    const unattended = now.phase.kind === 'rest' || now.phase.kind === 'soak';
+    if (plannedEnd === undefined || unattended) continue;
+    const leftMin = now.phase.kind === 'raise' ? Math.max(0, typicalMin(now.phase) - now.elapsedMin) : Math.max(0, now.leftMin ?? 0);
+    late = Math.max(late, (nowMs - plannedEnd) / 60_000 + leftMin);
+  }
+  return Math.max(0, late);
+}

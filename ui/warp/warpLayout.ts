@@ -1,0 +1,268 @@
+import type { Plan, PlanStep } from '@/core/plan/plan';
+import { amountOf, isHeated } from '@/core/plan/plan';
+import { printAmount, printDuration } from '@/core/measure/print';
+import type { StepKind } from '@/core/method/method';
+import type { Window } from '@/core/schedule/diary';
+import { printClock, printDay, wallTime } from '@/core/time/zone';
+import { UNDYED_HEX } from '@/core/colour/expected';
+import { timeScale, type TimeScale } from './timeScale';
+
+export interface WarpBlock {
+  readonly stepId: string;
+  readonly kind: StepKind;
+  readonly title: string;
+  readonly lines: readonly string[];
+  readonly xPx: number;
+  readonly yPx: number;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly textWidthPx: number;
+  readonly heat: readonly { readonly yPx: number; readonly heightPx: number }[];
+  readonly handsYPx: readonly number[];
+  /** In a record: where the plan had it. */
+  readonly plannedYPx: { readonly yPx: number; readonly heightPx: number } | null;
+  readonly state: 'planned' | 'done' | 'running' | 'skipped';
+}
+
+export interface WarpThread {
+  readonly lotId: string;
+  readonly letter: string;
+  readonly name: string;
+  readonly tag: Point;
+  /** Between blocks, drawn behind them so that no text is crossed. */
+  readonly between: readonly { readonly points: readonly Point[]; readonly hex: string }[];
+  /** Inside blocks, drawn on top, from one colour to the other. */
+  readonly inside: readonly { readonly key: string; readonly xPx: number; readonly fromPx: number; readonly toPx: number; readonly fromHex: string; readonly toHex: string }[];
+}
+
+type Point = readonly [number, number];
+
+export interface WarpPicture {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly columns: readonly { readonly id: string; readonly name: string; readonly detail: string; readonly xPx: number }[];
+  readonly blocks: readonly WarpBlock[];
+  readonly threads: readonly WarpThread[];
+  readonly pleats: readonly { readonly key: string; readonly yPx: number; readonly heightPx: number; readonly text: string; readonly opened: boolean }[];
+  readonly bands: readonly { readonly yPx: number; readonly heightPx: number }[];
+  readonly hours: readonly { readonly yPx: number; readonly text: string; readonly day: string | null }[];
+  readonly nowYPx: number | null;
+}
+
+export const AXIS_PX = 84;
+export const HEAD_PX = 66;
+const LEAST_COLUMN_PX = 172;
+const MOST_COLUMN_PX = 260;
+const BLOCK_GAP_PX = 22;
+const LINE_PX = 16;
+const STITCH_PX = 16;
+const THREAD_GAP_PX = 11;
+const HOUR = 3_600_000;
+
+/** Times of a step that really happened, in place of the planned ones. */
+export interface Actual {
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly heat: readonly Window[];
+  readonly hands: readonly number[];
+  readonly state: WarpBlock['state'];
+}
+
+export interface WarpOptions {
+  readonly opened: ReadonlySet<string>;
+  readonly nowMs: number | null;
+  readonly roomPx: number;
+  readonly actual?: Readonly<Record<string, Actual>>;
+}
+
+/** Places everything of a warp: pure, so that it can be tested without a browser. */
+export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
+  const timed = plan.steps.map((step) => timedStep(step, options.actual?.[step.id]));
+  const shown = timed.filter((t) => t.state !== 'skipped');
+  const scale = timeScale({
+    blocks: [...shown.map((t) => ({ fromMs: t.startMs, toMs: t.endMs })), ...(options.actual ? plan.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs })) : [])],
+    attended: shown.flatMap((t) => t.attended), opened: options.opened,
+  });
+  const columnPx = Math.min(MOST_COLUMN_PX, Math.max(LEAST_COLUMN_PX, Math.floor((options.roomPx - AXIS_PX - 8) / Math.max(1, plan.vessels.length))));
+  const columns = plan.vessels.map((vessel, i) => ({
+    id: vessel.id, name: vessel.litres === null ? vessel.name : `${vessel.name} ${vessel.litres} L`, xPx: AXIS_PX + i * columnPx,
+    detail: plan.home.heatSources.find((source) => source.id === vessel.heatSourceId)?.name ?? 'no heat',
+  }));
+  const y = (ms: number) => HEAD_PX + scale.yOf(ms);
+  const columnX = (vesselId: string | null) => columns.find((column) => column.id === vesselId)?.xPx ?? AXIS_PX;
+  const threadRoom = (step: PlanStep) => (step.lotIds.length === 0 ? 0 : step.lotIds.length * THREAD_GAP_PX + 8);
+  const blocks = shown.map((t): WarpBlock => {
+    const [top, bottom] = [y(t.startMs), y(t.endMs)];
+    const widthPx = columnPx - BLOCK_GAP_PX;
+    const heightPx = Math.max(22, bottom - top - 3);
+    return {
+      stepId: t.step.id, kind: t.step.kind, title: t.step.title, xPx: columnX(t.step.vesselId) + 8, yPx: top, widthPx, heightPx,
+      textWidthPx: widthPx - STITCH_PX - 14 - threadRoom(t.step), lines: keyFigures(t.step).slice(0, Math.max(0, Math.floor((heightPx - 24) / LINE_PX))),
+      heat: t.heat.map((window) => ({ yPx: y(window.fromMs), heightPx: Math.max(2, y(window.toMs) - y(window.fromMs)) })),
+      handsYPx: spread(t.hands.map(y)),
+      plannedYPx: t.isActual ? { yPx: y(t.step.startMs), heightPx: Math.max(4, y(t.step.endMs) - y(t.step.startMs) - 3) } : null,
+      state: t.state,
+    };
+  });
+  return {
+    widthPx: AXIS_PX + columns.length * columnPx + 8, heightPx: HEAD_PX + scale.heightPx + 26, columns, blocks,
+    threads: plan.lots.map((_lot, i) => thread(plan, i, blocks)),
+    pleats: scale.pleats.map((pleat) => ({ key: pleat.key, yPx: HEAD_PX + pleat.topPx, heightPx: pleat.heightPx, opened: pleat.opened, text: pleatText(pleat, plan) })),
+    bands: plan.absences.map((gap) => ({ yPx: y(gap.fromMs), heightPx: y(gap.toMs) - y(gap.fromMs) })).filter((band) => band.heightPx > 1),
+    hours: hourMarks(scale, plan, shown.map((t) => t.startMs)),
+    nowYPx: options.nowMs !== null && options.nowMs > Math.min(...shown.map((t) => t.startMs)) && options.nowMs < Math.max(...shown.map((t) => t.endMs)) ? y(options.nowMs) : null,
+  };
+}
+
+interface Timed {
+  readonly step: PlanStep;
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly heat: readonly Window[];
+  readonly hands: readonly number[];
+  readonly attended: readonly Window[];
+  readonly state: WarpBlock['state'];
+  readonly isActual: boolean;
+}
+
+function timedStep(step: PlanStep, actual: Actual | undefined): Timed {
+  if (actual) {
+    const around = actual.hands.map((ms) => ({ fromMs: ms - 5 * 60_000, toMs: ms + 5 * 60_000 }));
+    return { step, ...actual, attended: [...actual.heat, ...around], isActual: true };
+  }
+  const heat: Window[] = [];
+  const hands: number[] = [];
+  const attended: Window[] = [];
+  step.phases.forEach((phase, i) => {
+    const at = step.phaseTimes[i];
+    if (!at) return;
+    if (isHeated(phase)) {
+      const last = heat.at(-1);
+      if (last && last.toMs === at.fromMs) heat[heat.length - 1] = { fromMs: last.fromMs, toMs: at.toMs };
+      else heat.push(at);
+    }
+    if (phase.kind === 'charge' || phase.kind === 'lift' || phase.kind === 'dip') hands.push(at.fromMs);
+    if (phase.kind !== 'soak' && phase.kind !== 'rest') attended.push(at);
+  });
+  return { step, startMs: step.startMs, endMs: step.endMs, heat, hands, attended, state: 'planned', isActual: false };
+}
+
+/** Marks never cover each other: each is moved down to clear the one above. */
+function spread(places: readonly number[]): number[] {
+  const apart: number[] = [];
+  for (const place of [...places].sort((a, b) => a - b)) apart.push(Math.max(place, (apart.at(-1) ?? -Infinity) + 19));
+  return apart;
+}
+
+/** What must be read at a glance: temperature and time, then the main amounts. */
+export function keyFigures(step: PlanStep): string[] {
+  const lines: string[] = [];
+  for (const phase of step.phases) {
+    if (phase.kind === 'hold') lines.push(`${printDuration(phase.minutes.typical)} at ${phase.bandC ? `${phase.bandC[0]}–${phase.bandC[1]} °C` : '? °C'}`);
+    if (phase.kind === 'rest') lines.push('heat off, rest');
+    if (phase.kind === 'soak') lines.push(step.kind === 'dry' ? 'shade, spread' : `soak ${printDuration(phase.minutes.typical)}`);
+    if (phase.kind === 'dip') lines.push(`${printDuration(phase.exactMin)}, exact`);
+  }
+  for (const addition of step.additions) {
+    const amount = amountOf(addition);
+    lines.push(`${addition.name} ${amount === null ? 'unknown' : printAmount(amount, addition.unit)}`);
+  }
+  if (step.water) {
+    const water = amountOf(step.water);
+    lines.push(`water ${water === null ? 'unknown' : printAmount(water, 'mL')}`);
+  }
+  return lines;
+}
+
+function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): WarpThread {
+  const lot = plan.lots[lotIndex];
+  if (!lot) throw new Error(`no lot ${lotIndex}`);
+  const count = plan.lots.length;
+  const own = plan.steps
+    .filter((step) => step.lotIds.includes(lot.id))
+    .flatMap((step) => blocks.filter((block) => block.stepId === step.id))
+    .sort((a, b) => a.yPx - b.yPx);
+  const insideX = (block: WarpBlock) => block.xPx + block.widthPx - 12 - (count - 1 - lotIndex) * THREAD_GAP_PX;
+  let hex = lot.baseHex ?? UNDYED_HEX;
+  const inside: WarpThread['inside'][number][] = [];
+  const between: WarpThread['between'][number][] = [];
+  own.forEach((block, i) => {
+    const x = insideX(block);
+    const toHex = lot.expectedHex[block.stepId] ?? hex;
+    inside.push({ key: `${lot.id}-${block.stepId}`, xPx: x, fromPx: block.yPx, toPx: block.yPx + block.heightPx, fromHex: hex, toHex });
+    hex = toHex;
+    const next = own[i + 1];
+    const bottom = block.yPx + block.heightPx;
+    if (!next) {
+      between.push({ points: [[x, bottom], [x, bottom + 12]], hex });
+      return;
+    }
+    const nextX = insideX(next);
+    const jogPx = Math.max(bottom + 2, next.yPx - 5 - lotIndex * 4);
+    if (nextX === x) between.push({ points: [[x, bottom], [x, next.yPx]], hex });
+    else if (jogPx - bottom < 24) between.push({ points: [[x, bottom], [x, jogPx], [nextX, jogPx], [nextX, next.yPx]], hex });
+    else {
+      // It waits aside, so that whatever uses the vessel meanwhile is not crossed.
+      const asideX = block.xPx + block.widthPx + 4 + lotIndex * 4;
+      between.push({ points: [[x, bottom], [x, bottom + 6], [asideX, bottom + 6], [asideX, jogPx], [nextX, jogPx], [nextX, next.yPx]], hex });
+    }
+  });
+  const first = own[0];
+  return {
+    lotId: lot.id, letter: String.fromCharCode(65 + (lotIndex % 26)), name: lot.name, inside, between,
+    tag: first ? [insideX(first), first.yPx - 10] : [AXIS_PX, HEAD_PX],
+  };
+}
+
+/** Polyline with rounded corners as an SVG path. */
+export function roundedPath(points: readonly Point[], radius = 6): string {
+  const [first, ...rest] = points;
+  if (!first) return '';
+  let path = `M${first[0]} ${first[1]}`;
+  rest.forEach((point, i) => {
+    const before = points[i] ?? first;
+    const after = rest[i + 1];
+    if (!after) {
+      path += `L${point[0]} ${point[1]}`;
+      return;
+    }
+    const towards = (to: Point): Point => {
+      const length = Math.hypot(to[0] - point[0], to[1] - point[1]);
+      const r = length === 0 ? 0 : Math.min(radius, length / 2) / length;
+      return [point[0] + (to[0] - point[0]) * r, point[1] + (to[1] - point[1]) * r];
+    };
+    const [a, b] = [towards(before), towards(after)];
+    path += `L${a[0]} ${a[1]}Q${point[0]} ${point[1]} ${b[0]} ${b[1]}`;
+  });
+  return path;
+}
+
+function pleatText(pleat: Window, plan: Plan): string {
+  const { zone } = plan.home.diary;
+  const length = printDuration((pleat.toMs - pleat.fromMs) / 60_000);
+  const isNight = wallTime(pleat.fromMs, zone).day !== wallTime(pleat.toMs, zone).day;
+  const isAway = plan.absences.some((gap) => gap.fromMs < pleat.toMs && gap.toMs > pleat.fromMs);
+  return `${isNight ? 'night' : isAway ? 'away' : 'no hands needed'}, ${length} folded · heat off`;
+}
+
+function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): WarpPicture['hours'] {
+  const { zone } = plan.home.diary;
+  const marks: { yPx: number; text: string; day: string | null }[] = [];
+  const isFolded = (ms: number) => scale.pleats.some((pleat) => !pleat.opened && pleat.fromMs < ms && ms < pleat.toMs);
+  const firstMs = Math.min(...starts);
+  const lastMs = Math.max(...plan.steps.map((step) => step.endMs), firstMs);
+  let lastDay = '';
+  let lastY = -Infinity;
+  const add = (ms: number) => {
+    const yPx = HEAD_PX + scale.yOf(ms);
+    if (isFolded(ms) || yPx - lastY < 34) return;
+    const day = printDay(ms, zone);
+    marks.push({ yPx, text: printClock(ms, zone), day: day === lastDay ? null : day });
+    lastDay = day;
+    lastY = yPx;
+  };
+  add(firstMs);
+  const firstHour = Math.ceil(firstMs / HOUR) * HOUR;
+  for (let ms = firstHour; ms <= lastMs && marks.length < 400; ms += HOUR) add(ms);
+  return marks;
+}
