@@ -1,6 +1,14 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
-import './global.css';
+import './styles/tokens.css';
+import './styles/room.css';
+import './styles/now.css';
+import './styles/fibre.css';
+import './styles/warp.css';
+import './styles/editor.css';
+import './styles/stove.css';
+import './styles/record.css';
+import './styles/narrow.css';
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';

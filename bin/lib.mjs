@@ -57,7 +57,7 @@ function sources() {
       if (entry.isFile() && !/\.(test|fixture)\.tsx?$/.test(entry.name)) files.push(path.join(entry.parentPath, entry.name));
     }
   }
-  return files.sort();
+  return files.sort((a, b) => (a < b ? -1 : 1));
 }
 
 export const nextBin = path.join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');

@@ -35,4 +35,6 @@ if (!health) {
   process.exit(1);
 }
 for (const notice of health.notices) say(`At start: ${notice}`);
-say(`\nHyndle is open at http://127.0.0.1:${port}\nData: ${data}${demo ? '  (demo; “npm run demo -- --fresh” begins it anew, with a session running now)' : ''}\nStop with Ctrl+C.\n`);
+say(
+  `\nHyndle is open at http://127.0.0.1:${port}\nData: ${data}${demo ? '  (demo; “npm run demo -- --fresh” begins it anew, with a session running now)' : ''}\nStop with Ctrl+C.\n`,
+);

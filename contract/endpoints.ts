@@ -12,8 +12,10 @@ export interface Endpoint {
   readonly response: z.ZodType;
 }
 
-
-const numberText = z.string().regex(/^\d{1,15}$/, 'Write a whole number.').transform(Number);
+const numberText = z
+  .string()
+  .regex(/^\d{1,15}$/, 'Write a whole number.')
+  .transform(Number);
 
 /** All of HTTP except the live stream and this list's own document. Paths are below /api/v1. */
 export const endpoints = {
@@ -22,10 +24,22 @@ export const endpoints = {
   getHome: { method: 'GET', path: '/home', summary: 'Diary, heat sources and the home’s figures', response: out.home },
   putHome: { method: 'PUT', path: '/home', summary: 'Change them; refused when somebody else did meanwhile', body: input.homeEdit, response: out.home },
   listLots: { method: 'GET', path: '/lots', summary: 'Fibre lots with their passports', response: z.array(out.lotWithPassport) },
-  createLot: { method: 'POST', path: '/lots', summary: 'A new lot; sending it again is harmless', body: input.lotInput.extend({ id: input.id }), response: out.lot },
+  createLot: {
+    method: 'POST',
+    path: '/lots',
+    summary: 'A new lot; sending it again is harmless',
+    body: input.lotInput.extend({ id: input.id }),
+    response: out.lot,
+  },
   getLot: { method: 'GET', path: '/lots/{lotId}', summary: 'One lot with its passport', response: out.lotWithPassport },
   putLot: { method: 'PUT', path: '/lots/{lotId}', summary: 'Change a lot; refused when somebody else did meanwhile', body: input.lotEdit, response: out.lot },
-  addTreatment: { method: 'POST', path: '/lots/{lotId}/treatments', summary: 'A hand-made passport entry', body: input.treatmentInput, response: out.lotWithPassport },
+  addTreatment: {
+    method: 'POST',
+    path: '/lots/{lotId}/treatments',
+    summary: 'A hand-made passport entry',
+    body: input.treatmentInput,
+    response: out.lotWithPassport,
+  },
   listVessels: { method: 'GET', path: '/vessels', summary: 'Vessels in the kitchen’s order', response: z.array(out.vessel) },
   createVessel: { method: 'POST', path: '/vessels', summary: 'A new vessel', body: input.vesselInput.extend({ id: input.id }), response: out.vessel },
   putVessel: { method: 'PUT', path: '/vessels/{vesselId}', summary: 'Change a vessel', body: input.vesselEdit, response: out.vessel },
@@ -36,18 +50,57 @@ export const endpoints = {
   createSession: { method: 'POST', path: '/sessions', summary: 'Keep a draft as plan 1 of a new session', body: input.newSession, response: out.plan },
   getSession: { method: 'GET', path: '/sessions/{sessionId}', summary: 'The newest plan of a session', response: out.sessionView },
   getPlan: { method: 'GET', path: '/sessions/{sessionId}/plans/{version}', summary: 'An older plan, as it was', response: out.sessionView },
-  revisePlan: { method: 'POST', path: '/sessions/{sessionId}/plans', summary: 'A new version of the plan, with a reason', body: input.newPlan, response: out.plan },
-  startRun: { method: 'POST', path: '/sessions/{sessionId}/runs', summary: 'Start it; refused while a stop holds the plan', body: input.newRun, response: out.runView },
+  revisePlan: {
+    method: 'POST',
+    path: '/sessions/{sessionId}/plans',
+    summary: 'A new version of the plan, with a reason',
+    body: input.newPlan,
+    response: out.plan,
+  },
+  startRun: {
+    method: 'POST',
+    path: '/sessions/{sessionId}/runs',
+    summary: 'Start it; refused while a stop holds the plan',
+    body: input.newRun,
+    response: out.runView,
+  },
   runningRuns: { method: 'GET', path: '/runs/running', summary: 'Every run under way', response: z.array(out.runView) },
   getRun: { method: 'GET', path: '/runs/{runId}', summary: 'Plan, log and readings of a run', response: out.runView },
-  recordEvent: { method: 'POST', path: '/runs/{runId}/events', summary: 'Write one act into the log; sending it again is harmless', body: input.eventInput, response: out.runEvent },
-  replan: { method: 'POST', path: '/runs/{runId}/replan', summary: 'Put the steps still to come on the clock from now', body: input.replanInput, response: out.runView },
+  recordEvent: {
+    method: 'POST',
+    path: '/runs/{runId}/events',
+    summary: 'Write one act into the log; sending it again is harmless',
+    body: input.eventInput,
+    response: out.runEvent,
+  },
+  replan: {
+    method: 'POST',
+    path: '/runs/{runId}/replan',
+    summary: 'Put the steps still to come on the clock from now',
+    body: input.replanInput,
+    response: out.runView,
+  },
   runRecord: { method: 'GET', path: '/runs/{runId}/record', summary: 'Planned beside actual, differences in words', response: out.runRecord },
-  again: { method: 'POST', path: '/runs/{runId}/again', summary: 'A draft from what was really done, for other lots', body: input.againInput, response: out.draft },
-  postReadings: { method: 'POST', path: '/probes/{probeId}/readings', summary: 'The door for probes: JSON, or text/csv lines of time,temperature', body: input.readingsInput, response: out.stored },
+  again: {
+    method: 'POST',
+    path: '/runs/{runId}/again',
+    summary: 'A draft from what was really done, for other lots',
+    body: input.againInput,
+    response: out.draft,
+  },
+  postReadings: {
+    method: 'POST',
+    path: '/probes/{probeId}/readings',
+    summary: 'The door for probes: JSON, or text/csv lines of time,temperature',
+    body: input.readingsInput,
+    response: out.stored,
+  },
   getReadings: {
-    method: 'GET', path: '/probes/{probeId}/readings', summary: 'Readings of a stretch; long stretches as minute means',
-    query: z.object({ fromMs: numberText.optional(), toMs: numberText.optional() }), response: out.readings,
+    method: 'GET',
+    path: '/probes/{probeId}/readings',
+    summary: 'Readings of a stretch; long stretches as minute means',
+    query: z.object({ fromMs: numberText.optional(), toMs: numberText.optional() }),
+    response: out.readings,
   },
   listSimPots: { method: 'GET', path: '/sim-pots', summary: 'Simulated pots and their knobs', response: z.array(out.simPot) },
   putSimPot: { method: 'PUT', path: '/sim-pots/{vesselId}', summary: 'Turn the knobs of a simulated pot', body: input.simPotInput, response: out.simPot },

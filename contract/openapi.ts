@@ -7,7 +7,7 @@ type Schemas = Record<string, object>;
 /** JSON Schema of a Zod schema; named parts go to `shared`, where the document refers to them. */
 function schemaOf(schema: z.ZodType, io: 'input' | 'output', shared: Schemas): object {
   const { $schema: _dialect, $defs = {}, ...json } = z.toJSONSchema(schema, { target: 'draft-2020-12', io, unrepresentable: 'any' });
-  const moved = <T,>(part: T): T => JSON.parse(JSON.stringify(part).replaceAll('"#/$defs/', '"#/components/schemas/')) as T;
+  const moved = <T>(part: T): T => JSON.parse(JSON.stringify(part).replaceAll('"#/$defs/', '"#/components/schemas/')) as T;
   Object.assign(shared, moved($defs));
   return moved(json);
 }
@@ -22,11 +22,19 @@ export function openApiDocument(): object {
     paths[endpoint.path] = path;
   }
   paths['/live'] = {
-    get: { operationId: 'live', summary: 'Server-sent events: acts, readings and changes as they happen', responses: { 200: { description: 'A stream', content: { 'text/event-stream': { schema: { type: 'string' } } } } } },
+    get: {
+      operationId: 'live',
+      summary: 'Server-sent events: acts, readings and changes as they happen',
+      responses: { 200: { description: 'A stream', content: { 'text/event-stream': { schema: { type: 'string' } } } } },
+    },
   };
   return {
     openapi: '3.1.0',
-    info: { title: 'Hyndle', version: '1', description: 'Plan, run and record natural dye sessions. Times are epoch milliseconds; weights are g, volumes mL, temperatures °C.' },
+    info: {
+      title: 'Hyndle',
+      version: '1',
+      description: 'Plan, run and record natural dye sessions. Times are epoch milliseconds; weights are g, volumes mL, temperatures °C.',
+    },
     servers: [{ url: '/api/v1' }],
     paths,
     components: { schemas: shared },
@@ -36,10 +44,17 @@ export function openApiDocument(): object {
 function operation(operationId: string, endpoint: Endpoint, shared: Schemas): object {
   const parameters = [
     ...[...endpoint.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
-    ...Object.keys(endpoint.query instanceof z.ZodObject ? endpoint.query.shape : {}).map((name) => ({ name, in: 'query', required: false, schema: { type: 'string' } })),
+    ...Object.keys(endpoint.query instanceof z.ZodObject ? endpoint.query.shape : {}).map((name) => ({
+      name,
+      in: 'query',
+      required: false,
+      schema: { type: 'string' },
+    })),
   ];
   return {
-    operationId, summary: endpoint.summary, ...(parameters.length > 0 ? { parameters } : {}),
+    operationId,
+    summary: endpoint.summary,
+    ...(parameters.length > 0 ? { parameters } : {}),
     ...(endpoint.body ? { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body, 'input', shared) } } } } : {}),
     responses: {
       200: { description: 'As asked', content: { 'application/json': { schema: schemaOf(endpoint.response, 'output', shared) } } },

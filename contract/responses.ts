@@ -11,93 +11,228 @@ const certainty = z.enum(['known', 'believed', 'unknown', 'noneOnPurpose']);
 const severity = z.enum(['stop', 'stopUnlessReason', 'caution', 'note']);
 const window = z.object({ fromMs: ms, toMs: ms });
 
-export const problem = z.object({
-  type: text, title: text, status: z.int(), detail: text, errors: z.array(z.object({ at: text, message: text })),
-}).meta({ id: 'Problem', description: 'RFC 9457 problem details. `errors` names each field and what to do about it.' });
+export const problem = z
+  .object({
+    type: text,
+    title: text,
+    status: z.int(),
+    detail: text,
+    errors: z.array(z.object({ at: text, message: text })),
+  })
+  .meta({ id: 'Problem', description: 'RFC 9457 problem details. `errors` names each field and what to do about it.' });
 
-export const treatment = treatmentInput.omit({ id: true }).extend({
-  id: text, from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),
-}).meta({ id: 'Treatment' });
+export const treatment = treatmentInput
+  .omit({ id: true })
+  .extend({
+    id: text,
+    from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),
+  })
+  .meta({ id: 'Treatment' });
 
 export const lot = lotInput.extend({ id, createdAtMs: ms, revision, retired: z.boolean() }).meta({ id: 'Lot' });
-export const lotWithPassport = z.object({
-  ...lot.shape,
-  passport: z.object({ treatments: z.array(treatment), state: z.record(z.enum(['scour', 'tannin', 'mordant', 'dye']), certainty) }),
-}).meta({ id: 'LotWithPassport' });
+export const lotWithPassport = z
+  .object({
+    ...lot.shape,
+    passport: z.object({ treatments: z.array(treatment), state: z.record(z.enum(['scour', 'tannin', 'mordant', 'dye']), certainty) }),
+  })
+  .meta({ id: 'LotWithPassport' });
 
 export const vessel = vesselInput.extend({ id, revision, retired: z.boolean() }).meta({ id: 'Vessel' });
 export const home = homeInput.extend({ revision }).meta({ id: 'Home' });
 
-export const method = z.object({
-  id: text, version: z.int(), name: text, stage: text, school: text, why: text, needsDyestuff: z.boolean(),
-  params: z.array(z.object({ key: text, label: text, unit: text, usual: number.nullable(), min: number, max: number, standing: z.enum(['practice', 'uncertain', 'estimate']) })),
-  steps: z.array(z.looseObject({ key: text, kind: text, title: text })),
-}).meta({ id: 'Method' });
+export const method = z
+  .object({
+    id: text,
+    version: z.int(),
+    name: text,
+    stage: text,
+    school: text,
+    why: text,
+    needsDyestuff: z.boolean(),
+    params: z.array(
+      z.object({
+        key: text,
+        label: text,
+        unit: text,
+        usual: number.nullable(),
+        min: number,
+        max: number,
+        standing: z.enum(['practice', 'uncertain', 'estimate']),
+      }),
+    ),
+    steps: z.array(z.looseObject({ key: text, kind: text, title: text })),
+  })
+  .meta({ id: 'Method' });
 
-export const dyestuff = z.object({ id: text, name: text, part: text, expectedHex: text, caution: z.object({ severity, text }).nullable() }).meta({ id: 'Dyestuff' });
+export const dyestuff = z
+  .object({ id: text, name: text, part: text, expectedHex: text, caution: z.object({ severity, text }).nullable() })
+  .meta({ id: 'Dyestuff' });
 
-const working = z.object({
-  formula: text, inputs: z.array(z.object({ name: text, value: number.nullable(), unit: text })), result: number.nullable(), unit: text, source: text, missing: z.array(text),
-}).meta({ id: 'Working' });
-const plannedAmount = z.object({
-  id: text, substance: text, name: text, unit: z.enum(['g', 'mL']), proposed: working, overruled: number.nullable(), perDryG: number.nullable(),
-}).meta({ id: 'PlannedAmount' });
+const working = z
+  .object({
+    formula: text,
+    inputs: z.array(z.object({ name: text, value: number.nullable(), unit: text })),
+    result: number.nullable(),
+    unit: text,
+    source: text,
+    missing: z.array(text),
+  })
+  .meta({ id: 'Working' });
+const plannedAmount = z
+  .object({
+    id: text,
+    substance: text,
+    name: text,
+    unit: z.enum(['g', 'mL']),
+    proposed: working,
+    overruled: number.nullable(),
+    perDryG: number.nullable(),
+  })
+  .meta({ id: 'PlannedAmount' });
 const finding = z.object({ rule: text, severity, text, stepId: text.nullable() }).meta({ id: 'Finding' });
 const span = z.object({ min: number, typical: number, max: number });
-const phase = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('charge'), minutes: number, act: text }),
-  z.object({ kind: z.literal('raise'), toC: number.nullable(), maxRateCPerMin: number.nullable(), minutes: number }),
-  z.object({ kind: z.literal('hold'), bandC: z.tuple([number, number]).nullable(), ceilingC: number.nullable(), minutes: span, stirEveryMin: number.nullable(), flipAtMin: number.nullable() }),
-  z.object({ kind: z.literal('dip'), exactMin: number, act: text }),
-  z.object({ kind: z.literal('soak'), minutes: span, checkEveryMin: number.nullable() }),
-  z.object({ kind: z.literal('rest'), minutes: span, overnightOk: z.boolean() }),
-  z.object({ kind: z.literal('lift'), minutes: number, act: text }),
-]).meta({ id: 'Phase' });
+const phase = z
+  .discriminatedUnion('kind', [
+    z.object({ kind: z.literal('charge'), minutes: number, act: text }),
+    z.object({ kind: z.literal('raise'), toC: number.nullable(), maxRateCPerMin: number.nullable(), minutes: number }),
+    z.object({
+      kind: z.literal('hold'),
+      bandC: z.tuple([number, number]).nullable(),
+      ceilingC: number.nullable(),
+      minutes: span,
+      stirEveryMin: number.nullable(),
+      flipAtMin: number.nullable(),
+    }),
+    z.object({ kind: z.literal('dip'), exactMin: number, act: text }),
+    z.object({ kind: z.literal('soak'), minutes: span, checkEveryMin: number.nullable() }),
+    z.object({ kind: z.literal('rest'), minutes: span, overnightOk: z.boolean() }),
+    z.object({ kind: z.literal('lift'), minutes: number, act: text }),
+  ])
+  .meta({ id: 'Phase' });
 
 const chainItem = z.object({ id: text, methodId: text, params: z.record(text, number.nullable()), dyestuffId: text.nullable() });
-export const draft = z.object({
-  name: text, startMs: ms, lotIds: z.array(text), chain: z.array(chainItem), vessels: z.record(text, text),
-  overrules: z.record(text, number), pins: z.record(text, ms), reasons: z.record(text, text),
-}).meta({ id: 'Draft' });
+export const draft = z
+  .object({
+    name: text,
+    startMs: ms,
+    lotIds: z.array(text),
+    chain: z.array(chainItem),
+    vessels: z.record(text, text),
+    overrules: z.record(text, number),
+    pins: z.record(text, ms),
+    reasons: z.record(text, text),
+  })
+  .meta({ id: 'Draft' });
 
-const planStep = z.object({
-  id: text, methodId: text, methodVersion: z.int(), kind: text, title: text, school: text, why: text, lotIds: z.array(text), dyestuffId: text.nullable(),
-  vesselId: text.nullable(), water: plannedAmount.nullable(), additions: z.array(plannedAmount),
-  fit: z.object({ filledMl: number, fillPct: number, totalKg: number, overMl: number }).nullable(),
-  phases: z.array(phase), startMs: ms, endMs: ms, phaseTimes: z.array(window), whyNotEarlier: z.looseObject({ why: text }), after: z.array(text),
-  lookFor: text.nullable(), treatment: text.nullable(), findings: z.array(finding),
-}).meta({ id: 'PlanStep' });
+const planStep = z
+  .object({
+    id: text,
+    methodId: text,
+    methodVersion: z.int(),
+    kind: text,
+    title: text,
+    school: text,
+    why: text,
+    lotIds: z.array(text),
+    dyestuffId: text.nullable(),
+    vesselId: text.nullable(),
+    water: plannedAmount.nullable(),
+    additions: z.array(plannedAmount),
+    fit: z.object({ filledMl: number, fillPct: number, totalKg: number, overMl: number }).nullable(),
+    phases: z.array(phase),
+    startMs: ms,
+    endMs: ms,
+    phaseTimes: z.array(window),
+    whyNotEarlier: z.looseObject({ why: text }),
+    after: z.array(text),
+    lookFor: text.nullable(),
+    treatment: text.nullable(),
+    findings: z.array(finding),
+  })
+  .meta({ id: 'PlanStep' });
 
-export const plan = z.object({
-  sessionId: text, version: z.int(), reason: text, createdAtMs: ms, name: text, draft,
-  lots: z.array(z.object({
-    id: text, name: text, form: text, composition: lotInput.shape.composition, dryWeightG: figure(z.number()), baseHex: text.nullable(), expectedHex: z.record(text, text),
-  })),
-  vessels: z.array(vesselInput.extend({ id, revision, retired: z.boolean() })), home, steps: z.array(planStep), absences: z.array(window), boundMs: ms, findings: z.array(finding),
-}).meta({ id: 'Plan' });
+export const plan = z
+  .object({
+    sessionId: text,
+    version: z.int(),
+    reason: text,
+    createdAtMs: ms,
+    name: text,
+    draft,
+    lots: z.array(
+      z.object({
+        id: text,
+        name: text,
+        form: text,
+        composition: lotInput.shape.composition,
+        dryWeightG: figure(z.number()),
+        baseHex: text.nullable(),
+        expectedHex: z.record(text, text),
+      }),
+    ),
+    vessels: z.array(vesselInput.extend({ id, revision, retired: z.boolean() })),
+    home,
+    steps: z.array(planStep),
+    absences: z.array(window),
+    boundMs: ms,
+    findings: z.array(finding),
+  })
+  .meta({ id: 'Plan' });
 
 export const builtPlan = z.object({ plan: plan.nullable(), problems: z.array(z.object({ at: text, message: text })) }).meta({ id: 'BuiltPlan' });
 
-export const sessionSummary = z.object({
-  id: text, name: text, planVersion: z.int(), startMs: ms, endMs: ms, lotNames: z.array(text), expectedHex: z.array(text),
-  run: z.object({ id: text, phase: z.enum(['notStarted', 'running', 'finished']), startedAtMs: ms.nullable(), finishedAtMs: ms.nullable() }).nullable(),
-}).meta({ id: 'SessionSummary' });
-export const sessionView = z.object({ plan, versions: z.array(z.object({ version: z.int(), reason: text, createdAtMs: ms })), runId: text.nullable() }).meta({ id: 'SessionView' });
+export const sessionSummary = z
+  .object({
+    id: text,
+    name: text,
+    planVersion: z.int(),
+    startMs: ms,
+    endMs: ms,
+    lotNames: z.array(text),
+    expectedHex: z.array(text),
+    run: z.object({ id: text, phase: z.enum(['notStarted', 'running', 'finished']), startedAtMs: ms.nullable(), finishedAtMs: ms.nullable() }).nullable(),
+  })
+  .meta({ id: 'SessionSummary' });
+export const sessionView = z
+  .object({ plan, versions: z.array(z.object({ version: z.int(), reason: text, createdAtMs: ms })), runId: text.nullable() })
+  .meta({ id: 'SessionView' });
 
-export const runEvent = z.looseObject({ id: text, type: text, atMs: ms, recordedAtMs: ms }).meta({ id: 'RunEvent', description: 'One entry of the append-only log.' });
+export const runEvent = z
+  .looseObject({ id: text, type: text, atMs: ms, recordedAtMs: ms })
+  .meta({ id: 'RunEvent', description: 'One entry of the append-only log.' });
 const reading = z.object({ atMs: ms, bathC: number });
-export const runView = z.object({
-  run: z.object({ id: text, sessionId: text, createdAtMs: ms }), plan, events: z.array(runEvent), readings: z.record(text, z.array(reading)),
-}).meta({ id: 'RunView' });
-export const runRecord = z.object({
-  runId: text, comparisons: z.array(z.object({ stepId: text, what: text, planned: text, actual: text, difference: text.nullable() })),
-  deviations: z.array(z.object({ stepId: text, title: text, text })), clocks: z.record(text, z.looseObject({ stepId: text })),
-  startedAtMs: ms.nullable(), finishedAtMs: ms.nullable(),
-}).meta({ id: 'RunRecord' });
+export const runView = z
+  .object({
+    run: z.object({ id: text, sessionId: text, createdAtMs: ms }),
+    plan,
+    events: z.array(runEvent),
+    readings: z.record(text, z.array(reading)),
+  })
+  .meta({ id: 'RunView' });
+export const runRecord = z
+  .object({
+    runId: text,
+    comparisons: z.array(z.object({ stepId: text, what: text, planned: text, actual: text, difference: text.nullable() })),
+    deviations: z.array(z.object({ stepId: text, title: text, text })),
+    clocks: z.record(text, z.looseObject({ stepId: text })),
+    startedAtMs: ms.nullable(),
+    finishedAtMs: ms.nullable(),
+  })
+  .meta({ id: 'RunRecord' });
 export const readings = z.object({ readings: z.array(reading), latest: reading.nullable() });
 export const stored = z.object({ stored: z.int() });
-export const simPot = simPotInput.extend({
-  vesselId: id, probeId: id, maxW: number, vesselLitres: number, roomC: number, boilC: number, asOfMs: ms, asOfC: number, trueC: number,
-}).meta({ id: 'SimPot' });
+export const simPot = simPotInput
+  .extend({
+    vesselId: id,
+    probeId: id,
+    maxW: number,
+    vesselLitres: number,
+    roomC: number,
+    boilC: number,
+    asOfMs: ms,
+    asOfC: number,
+    trueC: number,
+  })
+  .meta({ id: 'SimPot' });
 export const health = z.object({ name: z.literal('hyndle'), nowMs: instantMs, notices: z.array(text), demo: z.boolean() });
 export const time = z.object({ nowMs: instantMs });

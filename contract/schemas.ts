@@ -1,13 +1,15 @@
 import { z } from 'zod';
-import { FIBRES, LOT_FORMS, type FibreKind } from '@/core/fibre/lot';
+import { FIBRES, type FibreKind, LOT_FORMS } from '@/core/fibre/lot';
 import { TREATMENTS } from '@/core/fibre/passport';
-import { isZone } from '@/core/time/zone';
-import { isDyestuffId } from '@/core/shelf/substances';
 import { methodById } from '@/core/method/library';
+import { isDyestuffId } from '@/core/shelf/substances';
+import { isZone } from '@/core/time/zone';
 
 /** Schemas of everything that crosses a boundary. Bounds refuse typing slips, not odd dyers. */
 
-const noControls = (text: string): boolean => !/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/.test(text);
+/** Tab, line feed and carriage return may stand in a text; other control characters may not. */
+const ALLOWED_CONTROLS = ['\t', '\n', '\r'];
+const noControls = (text: string): boolean => !Array.from(text).some((letter) => letter < ' ' && !ALLOWED_CONTROLS.includes(letter));
 const TEXT_MESSAGE = 'Control characters cannot be kept.';
 const line = (max: number) => z.string().trim().max(max).refine(noControls, TEXT_MESSAGE);
 export const nameText = line(120).min(1, 'Give it a name.');
@@ -72,12 +74,14 @@ export const vesselEdit = vesselInput.extend({ revision: z.int().min(1) });
 
 const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Times are written like 07:00.');
 export const homeInput = z.strictObject({
-  diary: z.strictObject({
-    zone: z.string().max(64).refine(isZone, 'This time zone is not known. Use a name like Europe/Berlin.'),
-    wakeAt: clockTime,
-    sleepAt: clockTime,
-    away: z.array(z.strictObject({ weekdays: z.array(z.int().min(0).max(6)).max(7), from: clockTime, to: clockTime })).max(14),
-  }).refine((diary) => diary.wakeAt < diary.sleepAt, 'Waking comes before sleeping on the same day.'),
+  diary: z
+    .strictObject({
+      zone: z.string().max(64).refine(isZone, 'This time zone is not known. Use a name like Europe/Berlin.'),
+      wakeAt: clockTime,
+      sleepAt: clockTime,
+      away: z.array(z.strictObject({ weekdays: z.array(z.int().min(0).max(6)).max(7), from: clockTime, to: clockTime })).max(14),
+    })
+    .refine((diary) => diary.wakeAt < diary.sleepAt, 'Waking comes before sleeping on the same day.'),
   altitudeM: z.number().min(-450).max(6000),
   scaleG: z.number().gt(0).max(1000).nullable(),
   emergencyNumber: line(40),
@@ -114,8 +118,14 @@ const stepKey = z.string().max(140);
 export const draftInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
-  lotIds: z.array(id).max(60).refine((ids) => new Set(ids).size === ids.length, 'Each lot once.'),
-  chain: z.array(chainItem).max(60).refine((chain) => new Set(chain.map((item) => item.id)).size === chain.length, 'Each step has its own id.'),
+  lotIds: z
+    .array(id)
+    .max(60)
+    .refine((ids) => new Set(ids).size === ids.length, 'Each lot once.'),
+  chain: z
+    .array(chainItem)
+    .max(60)
+    .refine((chain) => new Set(chain.map((item) => item.id)).size === chain.length, 'Each step has its own id.'),
   vessels: z.record(stepKey, id),
   overrules: z.record(stepKey, z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.')),
   pins: z.record(stepKey, instantMs),
@@ -132,12 +142,22 @@ const stepId = z.string().min(1).max(140);
 const eventBase = { id, atMs: instantMs.optional() };
 export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('phaseEntered'), stepId, phaseIndex: z.int().min(0).max(50) }),
-  z.strictObject({ ...eventBase, type: z.literal('reading'), stepId, quantity: z.enum(['bathC', 'ph', 'volumeMl']), value: z.number() }).superRefine((event, context) => {
-    const bad = READING_BOUNDS[event.quantity].find(([test]) => test(event.value));
-    if (bad) context.addIssue({ code: 'custom', path: ['value'], message: bad[1] });
-  }),
+  z
+    .strictObject({ ...eventBase, type: z.literal('reading'), stepId, quantity: z.enum(['bathC', 'ph', 'volumeMl']), value: z.number() })
+    .superRefine((event, context) => {
+      const bad = READING_BOUNDS[event.quantity].find(([test]) => test(event.value));
+      if (bad) context.addIssue({ code: 'custom', path: ['value'], message: bad[1] });
+    }),
   z.strictObject({ ...eventBase, type: z.literal('lotWeighed'), lotId: id, dryWeightG: grams }),
-  z.strictObject({ ...eventBase, type: z.literal('addition'), stepId, additionId: line(64).nullable(), substance: nameText, amount, unit: z.enum(['g', 'mL']) }),
+  z.strictObject({
+    ...eventBase,
+    type: z.literal('addition'),
+    stepId,
+    additionId: line(64).nullable(),
+    substance: nameText,
+    amount,
+    unit: z.enum(['g', 'mL']),
+  }),
   z.strictObject({ ...eventBase, type: z.literal('stirred'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('flipped'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('checked'), stepId, finding: noteText }),
@@ -150,7 +170,9 @@ export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('skipped'), stepId, reason: line(400).min(1, 'Say why it is skipped.') }),
   z.strictObject({ ...eventBase, type: z.literal('finished') }),
   z.strictObject({
-    ...eventBase, type: z.literal('amended'), targetId: id,
+    ...eventBase,
+    type: z.literal('amended'),
+    targetId: id,
     change: z.discriminatedUnion('kind', [
       z.strictObject({ kind: z.literal('withdrawn'), reason: line(400) }),
       z.strictObject({ kind: z.literal('retimed'), atMs: instantMs }),
@@ -160,9 +182,15 @@ export const eventInput = z.discriminatedUnion('type', [
 export type EventInput = z.infer<typeof eventInput>;
 
 const READING_BOUNDS: Readonly<Record<'bathC' | 'ph' | 'volumeMl', readonly [(value: number) => boolean, string][]>> = {
-  bathC: [[(c) => c < -10, 'Colder than −10 °C is no bath.'], [(c) => c > 150, 'Hotter than 150 °C is no bath.']],
+  bathC: [
+    [(c) => c < -10, 'Colder than −10 °C is no bath.'],
+    [(c) => c > 150, 'Hotter than 150 °C is no bath.'],
+  ],
   ph: [[(ph) => ph < 0 || ph > 14, 'pH lies between 0 and 14.']],
-  volumeMl: [[(mL) => mL < 0, 'A volume is not below 0.'], [(mL) => mL > 500_000, 'That is more than 500 L.']],
+  volumeMl: [
+    [(mL) => mL < 0, 'A volume is not below 0.'],
+    [(mL) => mL > 500_000, 'That is more than 500 L.'],
+  ],
 };
 
 export const newRun = z.strictObject({ id, eventId: id, planVersion: z.int().min(1), atMs: instantMs.optional() });
@@ -170,7 +198,10 @@ export const replanInput = z.strictObject({ eventId: id, reason: line(400).min(1
 export const againInput = z.strictObject({ name: nameText, startMs: instantMs, lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60) });
 
 export const readingsInput = z.strictObject({
-  readings: z.array(z.strictObject({ atMs: instantMs.optional(), bathC })).min(1).max(5000),
+  readings: z
+    .array(z.strictObject({ atMs: instantMs.optional(), bathC }))
+    .min(1)
+    .max(5000),
 });
 
 export const simPotInput = z.strictObject({

@@ -22,7 +22,12 @@ export interface SessionSummary {
   readonly endMs: number;
   readonly lotNames: readonly string[];
   readonly expectedHex: readonly string[];
-  readonly run: { readonly id: string; readonly phase: 'notStarted' | 'running' | 'finished'; readonly startedAtMs: number | null; readonly finishedAtMs: number | null } | null;
+  readonly run: {
+    readonly id: string;
+    readonly phase: 'notStarted' | 'running' | 'finished';
+    readonly startedAtMs: number | null;
+    readonly finishedAtMs: number | null;
+  } | null;
 }
 
 export interface SessionView {

@@ -9,7 +9,7 @@ export const estimated = (value: number): Figure => ({ state: 'estimated', value
 export const UNKNOWN: Figure = { state: 'unknown' };
 
 /** The number, or null when nobody knows it. */
-export const valueOf = (figure: Figure): number | null => (figure.state === 'unknown' ? null : figure.value);
+export const knownValue = (figure: Figure): number | null => (figure.state === 'unknown' ? null : figure.value);
 
 /** A sum is only as well known as its least known part. Empty sums to a measured 0. */
 export function sumFigures(figures: readonly Figure[]): Figure {

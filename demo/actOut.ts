@@ -2,8 +2,8 @@ import { estimatedUaWPerK, holdingW, temperatureAfter } from '@/core/heat/pot';
 import { probeReadsC } from '@/core/heat/simPot';
 import type { Reading } from '@/core/hold/credit';
 import { amountOf, type Plan, type PlanStep, typicalMin } from '@/core/plan/plan';
-import { plannedStirsMin } from '@/core/run/nudges';
 import type { RunFact } from '@/core/run/events';
+import { plannedStirsMin } from '@/core/run/nudges';
 
 /** What went otherwise than planned, by step kind. */
 export interface Slip {
@@ -43,20 +43,33 @@ export function actOut(plan: Plan, slips: Readonly<Record<string, Slip>>, chance
     const startMs = readyMs + (slips[step.kind]?.lateMin ?? chance() * 3) * MIN;
     ends.set(step.id, actStep(step, plan, slips[step.kind] ?? {}, startMs, chance, acts, readings));
   }
-  const past = acts.map((act) => ({ ...act, atMs: Math.round(act.atMs) })).filter((act) => act.atMs <= untilMs).sort((a, b) => a.atMs - b.atMs);
-  const pastReadings = Object.fromEntries(Object.entries(readings).map(([id, list]) => [id, list.map((r) => ({ ...r, atMs: Math.round(r.atMs) })).filter((r) => r.atMs <= untilMs).sort((a, b) => a.atMs - b.atMs)]));
+  const past = acts
+    .map((act) => ({ ...act, atMs: Math.round(act.atMs) }))
+    .filter((act) => act.atMs <= untilMs)
+    .sort((a, b) => a.atMs - b.atMs);
+  const pastReadings = Object.fromEntries(
+    Object.entries(readings).map(([id, list]) => [
+      id,
+      list
+        .map((r) => ({ ...r, atMs: Math.round(r.atMs) }))
+        .filter((r) => r.atMs <= untilMs)
+        .sort((a, b) => a.atMs - b.atMs),
+    ]),
+  );
   return { acts: past, readings: pastReadings, endMs: Math.round(Math.max(...ends.values())) };
 }
 
 function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance: () => number, acts: Act[], readings: Record<string, Reading[]>): number {
   const { id: stepId } = step;
   const vessel = plan.vessels.find((v) => v.id === step.vesselId);
-  const probed = vessel?.probeId ? (readings[vessel.id] ??= []) : null;
+  const probed = vessel?.probeId ? (readings[vessel.id] ?? []) : null;
+  if (vessel && probed) readings[vessel.id] = probed;
   const maxW = plan.home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? 1500;
   const litres = vessel?.litres ?? 5;
   const pot = { litres: Math.max(1, (step.fit?.filledMl ?? litres * 500) / 1000), uaWPerK: estimatedUaWPerK(litres, true), roomC: 19, boilC: 100 };
   let atMs = startMs;
-  let potC = probed?.at(-1) && step.kind !== 'scour' && step.kind !== 'mordant' && step.kind !== 'extract' ? (probed.at(-1)?.bathC ?? 19) : 16;
+  // Straining and cold wet goods cool a liquor; a rest goes on where the dyebath left off; everything else is tap water.
+  let potC = step.kind === 'dye' ? 41 : step.kind === 'rest' ? (probed?.at(-1)?.bathC ?? 19) : 16;
   /** Runs the pot on, one reading every so often, with the heat the cook gives it. */
   const cook = (untilMs: number, heatW: (c: number) => number, done?: (c: number) => boolean): void => {
     while (atMs < untilMs && !done?.(potC)) {
@@ -78,7 +91,11 @@ function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance
         const toC = (phase.toC ?? 80) + 1.5;
         const perMs = (phase.maxRateCPerMin ?? 2) / MIN;
         const fromC = potC;
-        cook(enteredMs + 5 * 3_600_000, (c) => (c < fromC + perMs * (atMs - enteredMs) ? maxW : holdingW(pot, c) * 0.6), (c) => c >= toC);
+        cook(
+          enteredMs + 5 * 3_600_000,
+          (c) => (c < fromC + perMs * (atMs - enteredMs) ? maxW : holdingW(pot, c) * 0.6),
+          (c) => c >= toC,
+        );
         break;
       }
       case 'hold': {
@@ -86,20 +103,30 @@ function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance
         const middle = (low + high) / 2;
         const holdMs = (phase.minutes.typical - (slip.holdShortMin ?? 0)) * MIN;
         if (phase.stirEveryMin) {
-          for (const min of plannedStirsMin(holdMs / MIN, phase.stirEveryMin)) if (chance() > 0.12) acts.push({ atMs: enteredMs + (min + chance() * 1.5) * MIN, fact: { type: 'stirred', stepId } });
+          for (const min of plannedStirsMin(holdMs / MIN, phase.stirEveryMin))
+            if (chance() > 0.12) acts.push({ atMs: enteredMs + (min + chance() * 1.5) * MIN, fact: { type: 'stirred', stepId } });
         }
         if (slip.overshootK) {
           cook(enteredMs + 12 * MIN, (c) => holdingW(pot, middle) + (middle - c) * 120);
-          cook(atMs + 30 * MIN, () => maxW * 0.5, (c) => c > high + (slip.overshootK ?? 0));
+          cook(
+            atMs + 30 * MIN,
+            () => maxW * 0.5,
+            (c) => c > high + (slip.overshootK ?? 0),
+          );
           acts.push({ atMs, fact: { type: 'checked', stepId, finding: 'Ran away while I was at the line. Turned right down.' } });
-          cook(atMs + 25 * MIN, () => 0, (c) => c < high);
+          cook(
+            atMs + 25 * MIN,
+            () => 0,
+            (c) => c < high,
+          );
         }
         cook(enteredMs + holdMs, (c) => holdingW(pot, middle) + (middle - c) * 120);
         break;
       }
-      case 'rest': case 'soak': {
+      case 'rest':
+      case 'soak': {
         const planned = step.phaseTimes[phaseIndex];
-        const untilMs = planned && step.kind !== 'dry' ? Math.max(enteredMs + phase.minutes.min * MIN, planned.toMs) : enteredMs + typicalMin(phase) * MIN;
+        const untilMs = planned ? Math.max(enteredMs + phase.minutes.min * MIN, planned.toMs) : enteredMs + typicalMin(phase) * MIN;
         if (probed && phase.kind === 'rest') cook(untilMs, () => 0);
         atMs = untilMs;
         break;
@@ -123,6 +150,18 @@ function weighIn(step: PlanStep, slip: Slip, enteredMs: number, chance: () => nu
     if (planned === null) return [];
     const factor = slip.amountFactor ?? 1 + (chance() - 0.5) * 0.02;
     const value = Math.round(planned * factor * 10) / 10;
-    return [{ atMs: enteredMs + (2 + i) * MIN, fact: { type: 'addition', stepId: step.id, additionId: addition.id, substance: addition.substance, amount: { state: 'measured', value }, unit: addition.unit } }];
+    return [
+      {
+        atMs: enteredMs + (2 + i) * MIN,
+        fact: {
+          type: 'addition',
+          stepId: step.id,
+          additionId: addition.id,
+          substance: addition.substance,
+          amount: { state: 'measured', value },
+          unit: addition.unit,
+        },
+      },
+    ];
   });
 }

@@ -37,7 +37,7 @@ describe('the demo data, made by the real code', () => {
   });
 
   test('one finished, one running, one planned', async () => {
-    const phases = (await listSessions(app)).map((session) => session.run?.phase ?? 'planned').sort();
+    const phases = (await listSessions(app)).map((session) => session.run?.phase ?? 'planned').sort((a, b) => a.localeCompare(b));
     expect(phases).toEqual(['finished', 'planned', 'running']);
   });
 

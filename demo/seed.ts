@@ -1,7 +1,7 @@
+import type { EventInput } from '@/contract/schemas';
+import { methodById } from '@/core/method/library';
 import type { Draft, Plan } from '@/core/plan/plan';
 import { wallTime, zonedMs } from '@/core/time/zone';
-import { methodById } from '@/core/method/library';
-import type { EventInput } from '@/contract/schemas';
 import type { App } from '@/server/app';
 import { editHome, homeOf, putVessel, setSimPot } from '@/server/kitchen';
 import { addEntry, addLot } from '@/server/lots';
@@ -34,10 +34,34 @@ export async function seedDemo(app: App): Promise<void> {
 
 async function handMadeHistory(app: App, nowMs: number): Promise<void> {
   const unknown = { state: 'unknown' } as const;
-  await addEntry(app, 'bag', { id: 'hand-bag-mordant', kind: 'mordant', certainty: 'believed', substance: 'potash alum', wofPct: unknown, atMs: null, note: 'It was in the alum box.' });
+  await addEntry(app, 'bag', {
+    id: 'hand-bag-mordant',
+    kind: 'mordant',
+    certainty: 'believed',
+    substance: 'potash alum',
+    wofPct: unknown,
+    atMs: null,
+    note: 'It was in the alum box.',
+  });
   await addEntry(app, 'bag', { id: 'hand-bag-scour', kind: 'scour', certainty: 'unknown', substance: null, wofPct: unknown, atMs: null, note: '' });
-  await addEntry(app, 'towels', { id: 'hand-towels-scour', kind: 'scour', certainty: 'known', substance: 'soda ash', wofPct: { state: 'estimated', value: 2 }, atMs: nowMs - 40 * DAY, note: 'Boiled twice.' });
-  await addEntry(app, 'cord', { id: 'hand-cord-mordant', kind: 'mordant', certainty: 'noneOnPurpose', substance: null, wofPct: unknown, atMs: null, note: 'Kept bare as a control.' });
+  await addEntry(app, 'towels', {
+    id: 'hand-towels-scour',
+    kind: 'scour',
+    certainty: 'known',
+    substance: 'soda ash',
+    wofPct: { state: 'estimated', value: 2 },
+    atMs: nowMs - 40 * DAY,
+    note: 'Boiled twice.',
+  });
+  await addEntry(app, 'cord', {
+    id: 'hand-cord-mordant',
+    kind: 'mordant',
+    certainty: 'noneOnPurpose',
+    substance: null,
+    wofPct: unknown,
+    atMs: null,
+    note: 'Kept bare as a control.',
+  });
 }
 
 const chainOf = (methods: readonly (readonly [string, (string | null)?, Readonly<Record<string, number | null>>?])[]): Draft['chain'] =>
@@ -47,7 +71,14 @@ const chainOf = (methods: readonly (readonly [string, (string | null)?, Readonly
   });
 
 const draftOf = (name: string, startMs: number, lotIds: string[], chain: Draft['chain'], vessels: Record<string, string> = {}): Draft => ({
-  name, startMs, lotIds, chain, vessels, overrules: {}, pins: {}, reasons: {},
+  name,
+  startMs,
+  lotIds,
+  chain,
+  vessels,
+  overrules: {},
+  pins: {},
+  reasons: {},
 });
 
 type At = (ms: number) => App;
@@ -56,17 +87,42 @@ type At = (ms: number) => App;
 async function finishedSession(at: At, nowMs: number, zone: string): Promise<void> {
   const wall = wallTime(nowMs - 5 * DAY, zone);
   const startMs = zonedMs(zone, wall.year, wall.month, wall.day, 8, 30);
-  const chain = chainOf([['scour-protein'], ['alum-10'], ['extract-fresh', 'weld'], ['strain'], ['dyebath'], ['rest-overnight'], ['rinse'], ['dry', null, { dryMin: 1200 }]]);
+  const chain = chainOf([
+    ['scour-protein'],
+    ['alum-10'],
+    ['extract-fresh', 'weld'],
+    ['strain'],
+    ['dyebath'],
+    ['rest-overnight'],
+    ['rinse'],
+    ['dry', null, { dryMin: 1200 }],
+  ]);
   const plan = await createSession(at(startMs - 12 * HOUR), { id: 'weld-skeins', draft: draftOf('Weld on Gotland', startMs, ['gotland'], chain) });
-  await play(at, plan, 'run-weld', {
-    mordant: { lateMin: 34, amountFactor: 1.12, note: 'The tide was in; fetched water late.' },
-    dye: { holdShortMin: 14, overshootK: 4.5 },
-  }, 11, nowMs - 2 * DAY, true);
+  await play(
+    at,
+    plan,
+    'run-weld',
+    {
+      mordant: { lateMin: 34, amountFactor: 1.12, note: 'The tide was in; fetched water late.' },
+      dye: { holdShortMin: 14, overshootK: 4.5 },
+    },
+    11,
+    nowMs - 2 * DAY,
+    true,
+  );
 }
 
 /** Birch leaf on silk, under way now: the start is looked for so that something is live whatever the hour. */
 async function runningSession(at: At, nowMs: number): Promise<void> {
-  const chain = chainOf([['alum-16', null, { lowC: 70, highC: 80, ceilingC: 85 }], ['extract-fresh', 'birchLeaf'], ['strain'], ['dyebath'], ['rest-overnight'], ['rinse'], ['dry']]);
+  const chain = chainOf([
+    ['alum-16', null, { lowC: 70, highC: 80, ceilingC: 85 }],
+    ['extract-fresh', 'birchLeaf'],
+    ['strain'],
+    ['dyebath'],
+    ['rest-overnight'],
+    ['rinse'],
+    ['dry'],
+  ]);
   const draft = (startMs: number) => draftOf('Birch leaf on silk noil', startMs, ['noil'], chain, { 'c1-mordant': 'enamel', 'c2-extract': 'steel' });
   let best: { startMs: number; score: number } = { startMs: nowMs - 4 * HOUR, score: -1 };
   for (let back = 2; back <= 20; back += 0.25) {
@@ -88,7 +144,12 @@ async function runningSession(at: At, nowMs: number): Promise<void> {
     const isLive = nowMs - last.atMs < 60_000;
     const litres = (plan.steps.find((step) => step.vesselId === vesselId)?.fit?.filledMl ?? 4000) / 1000;
     // The stand-in goes on from where the curve stands, with a knob that about holds it.
-    await setSimPot(at(nowMs), vesselId, { on: isLive, burner: isLive && last.bathC > 60 ? 2 : 0, lid: true, litres: Math.round(litres * 10) / 10, factor: 1 }, last.bathC);
+    await setSimPot(
+      at(nowMs),
+      vesselId,
+      { on: isLive, burner: isLive && last.bathC > 60 ? 2 : 0, lid: true, litres: Math.round(litres * 10) / 10, factor: 1 },
+      last.bathC,
+    );
   }
 }
 
@@ -96,7 +157,15 @@ async function plannedSession(app: App, nowMs: number, zone: string): Promise<vo
   const wall = wallTime(nowMs, zone);
   const saturday = zonedMs(zone, wall.year, wall.month, wall.day + ((6 - wall.weekday + 7) % 7 || 7), 9);
   const chain = chainOf([
-    ['scour-cellulose', null, { sodaPct: 2 }], ['al-acetate'], ['extract-dried', 'dockRoot', { ratio: 1 }], ['strain'], ['dyebath'], ['rest-overnight'], ['iron-dip', null, { ironPct: 2 }], ['rinse'], ['dry'],
+    ['scour-cellulose', null, { sodaPct: 2 }],
+    ['al-acetate'],
+    ['extract-dried', 'dockRoot', { ratio: 1 }],
+    ['strain'],
+    ['dyebath'],
+    ['rest-overnight'],
+    ['iron-dip', null, { ironPct: 2 }],
+    ['rinse'],
+    ['dry'],
   ]);
   await createSession(app, { id: 'dock-jersey', draft: draftOf('Dock root on hemp jersey, saddened', saturday, ['jersey'], chain) });
 }
@@ -114,6 +183,11 @@ async function play(at: At, plan: Plan, runId: string, slips: Readonly<Record<st
     for (let i = 0; probeId && i < readings.length; i += 4000) await recordReadings(at(untilMs), probeId, readings.slice(i, i + 4000));
   }
   const view = await runView(at(untilMs), runId);
-  if (finish) await recordEvent(at(acted.endMs + 60_000), runId, { id: `${runId}-end`, type: 'finished', atMs: Math.max(acted.endMs + 60_000, ...view.events.map((event) => event.atMs)) });
+  if (finish)
+    await recordEvent(at(acted.endMs + 60_000), runId, {
+      id: `${runId}-end`,
+      type: 'finished',
+      atMs: Math.max(acted.endMs + 60_000, ...view.events.map((event) => event.atMs)),
+    });
   return acted;
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { type Endpoint, type EndpointId, endpoints, matchEndpoint } from '@/contract/endpoints';
 import { parseReadingsCsv } from '@/contract/readingsCsv';
 import type { App } from './app';
@@ -18,7 +18,8 @@ export async function answer(app: () => Promise<App>, request: Request, path: st
     }
     const endpoint: Endpoint = endpoints[found.id];
     const call = {
-      app: await app(), isDemo,
+      app: await app(),
+      isDemo,
       param: (name: string) => found.params[name] ?? '',
       query: endpoint.query ? checked(endpoint.query, Object.fromEntries(new URL(request.url).searchParams)) : undefined,
       body: endpoint.body ? checked(endpoint.body, await readBody(request, found.id)) : undefined,
@@ -33,7 +34,10 @@ export async function answer(app: () => Promise<App>, request: Request, path: st
 }
 
 export const problemResponse = (status: number, title: string, detail: string, errors: Problem['errors']): Response =>
-  Response.json({ type: 'about:blank', title, status, detail, errors }, { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } });
+  Response.json(
+    { type: 'about:blank', title, status, detail, errors },
+    { status, headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' } },
+  );
 
 async function readBody(request: Request, id: EndpointId): Promise<unknown> {
   const type = (request.headers.get('content-type') ?? '').split(';')[0]?.trim().toLowerCase();
@@ -44,7 +48,8 @@ async function readBody(request: Request, id: EndpointId): Promise<unknown> {
   const text = await readLimited(request);
   if (isCsv) {
     const parsed = parseReadingsCsv(text);
-    if (!parsed.ok) throw new Problem(422, 'Something needs another look', parsed.error.message, [{ at: `line ${parsed.error.line}`, message: parsed.error.message }]);
+    if (!parsed.ok)
+      throw new Problem(422, 'Something needs another look', parsed.error.message, [{ at: `line ${parsed.error.line}`, message: parsed.error.message }]);
     return parsed.value;
   }
   try {
@@ -72,7 +77,15 @@ function checked(schema: z.ZodType, value: unknown): unknown {
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
   const errors = parsed.error.issues.slice(0, 20).map((issue) => ({ at: issue.path.join('.') || 'body', message: plain(issue) }));
-  throw new Problem(422, 'Something needs another look', errors.map((error) => `${error.at}: ${error.message}`).join(' ').slice(0, 600), errors);
+  throw new Problem(
+    422,
+    'Something needs another look',
+    errors
+      .map((error) => `${error.at}: ${error.message}`)
+      .join(' ')
+      .slice(0, 600),
+    errors,
+  );
 }
 
 /** The schema's own words where it has some; else what a person can do. */

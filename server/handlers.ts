@@ -1,13 +1,13 @@
 import type { z } from 'zod';
+import type { BodyOf, EndpointId, endpoints, QueryOf } from '@/contract/endpoints';
 import { METHODS } from '@/core/method/library';
 import { DYESTUFFS } from '@/core/shelf/substances';
-import type { BodyOf, EndpointId, endpoints, QueryOf } from '@/contract/endpoints';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { editHome, homeOf, putVessel, setSimPot, simPots } from './kitchen';
 import { addEntry, addLot, editLot, lotsWithPassports, lotWithPassport } from './lots';
-import { notFound } from './problem';
 import { readingsBetween, recordReadings } from './probes';
+import { notFound } from './problem';
 import { again, recordEvent, replan, runningRuns, runRecord, runView, startRun } from './runs';
 import { createSession, listSessions, preview, revisePlan, sessionView } from './sessions';
 

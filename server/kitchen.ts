@@ -1,8 +1,8 @@
+import type { HomeInput, SimPotInput, VesselInput } from '@/contract/schemas';
+import type { SimPotView } from '@/contract/views';
 import type { SimPot } from '@/core/heat/simPot';
 import { simPotC, turnKnobs } from '@/core/heat/simPot';
 import type { Home } from '@/core/plan/plan';
-import type { HomeInput, SimPotInput, VesselInput } from '@/contract/schemas';
-import type { SimPotView } from '@/contract/views';
 import { loadHome } from '@/store/home';
 import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
 import type { App } from './app';
@@ -11,8 +11,14 @@ import { conflict, invalid, notFound } from './problem';
 /** Where nobody has said anything yet: awake by day, home always, two hotplates of unknown power. */
 export const firstHome = (zone: string): Home => ({
   diary: { zone, wakeAt: '07:00', sleepAt: '22:30', away: [] },
-  altitudeM: 0, scaleG: null, emergencyNumber: '', revision: 1,
-  heatSources: [{ id: 'heat1', name: 'Hotplate 1', maxW: null }, { id: 'heat2', name: 'Hotplate 2', maxW: null }],
+  altitudeM: 0,
+  scaleG: null,
+  emergencyNumber: '',
+  revision: 1,
+  heatSources: [
+    { id: 'heat1', name: 'Hotplate 1', maxW: null },
+    { id: 'heat2', name: 'Hotplate 2', maxW: null },
+  ],
 });
 
 export async function homeOf({ store }: App): Promise<Home> {
@@ -36,7 +42,8 @@ export function putVessel(app: App, id: string, input: VesselInput, revision: nu
     const had = await loadVessel(store.db, id);
     if (revision === null && had && had.name !== input.name) throw conflict(`The id ${id} already belongs to ${had.name}.`);
     if (revision !== null && !had) throw notFound('vessel', id);
-    if (revision !== null && had && had.revision !== revision) throw conflict(`${had.name} was changed somewhere else meanwhile. Load it again; nothing was overwritten.`);
+    if (revision !== null && had && had.revision !== revision)
+      throw conflict(`${had.name} was changed somewhere else meanwhile. Load it again; nothing was overwritten.`);
     if (revision === null && had) return had;
     const home = await homeOf(app);
     if (input.heatSourceId !== null && !home.heatSources.some((source) => source.id === input.heatSourceId)) {

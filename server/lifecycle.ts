@@ -1,5 +1,5 @@
-import { FolderInUse } from '@/store/lock';
 import { runSimulatedProbes } from '@/devices/simulatedProbes';
+import { FolderInUse } from '@/store/lock';
 import { closeApp, openApp } from './openApp';
 
 const CLOSE_TIMEOUT_MS = 5000;

@@ -1,17 +1,20 @@
+import type { LotInput, TreatmentInput } from '@/contract/schemas';
+import type { LotView } from '@/contract/views';
+import type { Treatment } from '@/core/fibre/passport';
 import { foldPassport, type Passport } from '@/core/fibre/passport';
 import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
-import type { Treatment } from '@/core/fibre/passport';
-import type { LotInput, TreatmentInput } from '@/contract/schemas';
-import type { LotView } from '@/contract/views';
-import { entryExists, listLots, loadEntries, loadLot, type LotRow } from '@/store/lots';
+import { entryExists, type LotRow, listLots, loadEntries, loadLot } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
 import type { App } from './app';
 import { conflict, notFound } from './problem';
 
 export async function lotsWithPassports({ store }: App): Promise<LotView[]> {
   const lots = await listLots(store.db);
-  const passports = await passportsOf(store, lots.map((lot) => lot.id));
+  const passports = await passportsOf(
+    store,
+    lots.map((lot) => lot.id),
+  );
   return lots.map((lot) => ({ ...lot, passport: passports.get(lot.id) ?? foldPassport([]) }));
 }
 
@@ -37,7 +40,9 @@ export function editLot({ store, live }: App, id: string, input: LotInput & { re
     const had = await loadLot(store.db, id);
     if (!had) throw notFound('lot', id);
     if (had.revision !== input.revision) {
-      throw conflict(`${had.name} was changed somewhere else meanwhile (revision ${had.revision}, yours is ${input.revision}). Load it again; nothing was overwritten.`);
+      throw conflict(
+        `${had.name} was changed somewhere else meanwhile (revision ${had.revision}, yours is ${input.revision}). Load it again; nothing was overwritten.`,
+      );
     }
     const row: LotRow = { ...had, ...input, revision: had.revision + 1 };
     await store.commit([{ table: 'lot', row }]);
@@ -67,7 +72,10 @@ function sameOrConflict(had: LotRow, input: LotInput & { id: string }): LotRow {
 /** Folds runs and hand-made entries: two queries for any number of lots, none per lot. */
 async function passportsOf(store: App['store'], lotIds: readonly string[]): Promise<Map<string, Passport>> {
   const [entries, { runs, plans }] = [await loadEntries(store.db, lotIds), await runsWithLots(store.db, lotIds)];
-  const events = await eventsOfRuns(store.db, runs.map((run) => run.id));
+  const events = await eventsOfRuns(
+    store.db,
+    runs.map((run) => run.id),
+  );
   const treatments = new Map<string, Treatment[]>(lotIds.map((id) => [id, []]));
   for (const { lotId, ...entry } of entries) treatments.get(lotId)?.push(entry);
   for (const run of runs) {

@@ -6,7 +6,11 @@ import { invalid } from './problem';
 const SLACK_MS = 60_000;
 
 /** The door for every probe, real or simulated. A reading without a time is taken as read now; sent twice it counts once. */
-export function recordReadings({ store, live, nowMs }: App, probeId: string, input: readonly { atMs?: number | undefined; bathC: number }[]): Promise<{ stored: number }> {
+export function recordReadings(
+  { store, live, nowMs }: App,
+  probeId: string,
+  input: readonly { atMs?: number | undefined; bathC: number }[],
+): Promise<{ stored: number }> {
   const atMs = nowMs();
   const ahead = input.findIndex((reading) => (reading.atMs ?? atMs) > atMs + SLACK_MS);
   if (ahead >= 0) {
@@ -20,7 +24,12 @@ export function recordReadings({ store, live, nowMs }: App, probeId: string, inp
   });
 }
 
-export async function readingsBetween({ store, nowMs }: App, probeId: string, fromMs: number | null, toMs: number | null): Promise<{ readings: Reading[]; latest: Reading | null }> {
+export async function readingsBetween(
+  { store, nowMs }: App,
+  probeId: string,
+  fromMs: number | null,
+  toMs: number | null,
+): Promise<{ readings: Reading[]; latest: Reading | null }> {
   const until = toMs ?? nowMs();
   return { readings: await loadReadings(store.db, probeId, fromMs ?? until - 3_600_000, until), latest: await latestReading(store.db, probeId) };
 }

@@ -1,6 +1,9 @@
 import type { z } from 'zod';
+import type { againInput, EventInput, newRun, replanInput } from '@/contract/schemas';
+import type { RunRecord, RunView } from '@/contract/views';
 import type { Reading } from '@/core/hold/credit';
 import type { Draft, Plan } from '@/core/plan/plan';
+import { typicalMin } from '@/core/plan/plan';
 import { draftAgain } from '@/core/run/again';
 import { type StepClock, stepClock } from '@/core/run/clock';
 import { checkEvent, eventRefusalText } from '@/core/run/decide';
@@ -9,17 +12,14 @@ import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState } from '@/core/run/fold';
 import { readingsOf } from '@/core/run/readings';
 import { isStop } from '@/core/safety/finding';
-import { typicalMin } from '@/core/plan/plan';
 import { printDayClock } from '@/core/time/zone';
-import type { againInput, EventInput, newRun, replanInput } from '@/contract/schemas';
-import type { RunRecord, RunView } from '@/contract/views';
 import { loadReadings } from '@/store/probes';
 import { findEvent, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
-import { planDraft } from './sessions';
 import { conflict, invalid, notFound } from './problem';
+import { planDraft } from './sessions';
 
 export function startRun(app: App, sessionId: string, input: z.infer<typeof newRun>): Promise<RunView> {
   const { store, nowMs, live } = app;
@@ -31,13 +31,23 @@ export function startRun(app: App, sessionId: string, input: z.infer<typeof newR
     }
     const plan = await loadPlan(store.db, sessionId, input.planVersion);
     if (!plan) throw notFound(`plan ${input.planVersion} of session`, sessionId);
-    if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId)) throw conflict('This session is already started. “Do it again” makes a new one.');
+    if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId))
+      throw conflict('This session is already started. “Do it again” makes a new one.');
     const stops = plan.findings.filter(isStop);
     if (stops.length > 0) {
-      throw conflict('A stop holds this plan. Change it first.', stops.map((finding) => ({ at: finding.stepId ?? 'plan', message: finding.text })));
+      throw conflict(
+        'A stop holds this plan. Change it first.',
+        stops.map((finding) => ({ at: finding.stepId ?? 'plan', message: finding.text })),
+      );
     }
     const createdAtMs = nowMs();
-    const started: RunEvent = { id: input.eventId, type: 'started', planVersion: plan.version, atMs: checkedStart(input.atMs, createdAtMs), recordedAtMs: createdAtMs };
+    const started: RunEvent = {
+      id: input.eventId,
+      type: 'started',
+      planVersion: plan.version,
+      atMs: checkedStart(input.atMs, createdAtMs),
+      recordedAtMs: createdAtMs,
+    };
     await store.commit([
       { table: 'run', row: { id: input.id, sessionId, createdAtMs } },
       { table: 'run_event', row: { runId: input.id, event: started } },
@@ -67,7 +77,10 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
     const recordedAtMs = nowMs();
     const { id, atMs = recordedAtMs, ...fact } = input;
     const checked = checkEvent(fact as RunFact, atMs, {
-      plan, state: foldRun(plan.steps, events), eventIds: new Set(events.map((event) => event.id)), nowMs: recordedAtMs,
+      plan,
+      state: foldRun(plan.steps, events),
+      eventIds: new Set(events.map((event) => event.id)),
+      nowMs: recordedAtMs,
       vesselIds: new Set(fact.type === 'moved' ? (await listVessels(store.db)).map((vessel) => vessel.id) : []),
     });
     if (!checked.ok) {
@@ -140,7 +153,9 @@ export async function runRecord(app: App, runId: string): Promise<RunRecord> {
     const clock = clocks[step.id];
     return own && clock ? compareStep(step, own, clock, (ms) => printDayClock(ms, zone)) : [];
   });
-  const deviations = comparisons.flatMap((row) => row.difference ? [{ stepId: row.stepId, title: view.plan.steps.find((s) => s.id === row.stepId)?.title ?? '', text: row.difference }] : []);
+  const deviations = comparisons.flatMap((row) =>
+    row.difference ? [{ stepId: row.stepId, title: view.plan.steps.find((s) => s.id === row.stepId)?.title ?? '', text: row.difference }] : [],
+  );
   return { runId, comparisons, deviations, clocks, startedAtMs: state.startedAtMs, finishedAtMs: state.finishedAtMs };
 }
 
@@ -160,12 +175,20 @@ export function replan(app: App, runId: string, input: z.infer<typeof replanInpu
     const atMs = nowMs();
     const { state, clocks } = fold(view, atMs);
     if (state.phase === 'finished') throw conflict('This run is finished. “Do it again” makes a new session.');
-    const head = { sessionId: view.plan.sessionId, version: ((await loadPlan(store.db, view.plan.sessionId))?.version ?? 0) + 1, reason: input.reason, createdAtMs: atMs };
+    const head = {
+      sessionId: view.plan.sessionId,
+      version: ((await loadPlan(store.db, view.plan.sessionId))?.version ?? 0) + 1,
+      reason: input.reason,
+      createdAtMs: atMs,
+    };
     const draft = { ...view.plan.draft, vessels: currentVessels(view.plan, state), pins: {} };
     const built = await planDraft(app, draft, head, { nowMs: atMs, fixed: fixedSteps(view.plan, state, clocks, atMs) });
     if (!built.plan) throw invalid('The rest does not fit from now.', built.problems);
     const event: RunEvent = { id: input.eventId, type: 'replanned', planVersion: head.version, reason: input.reason, atMs, recordedAtMs: atMs };
-    await store.commit([{ table: 'plan', row: built.plan }, { table: 'run_event', row: { runId, event } }]);
+    await store.commit([
+      { table: 'plan', row: built.plan },
+      { table: 'run_event', row: { runId, event } },
+    ]);
     hotRuns.appended(runId, event);
     live.publish({ kind: 'event', runId, event });
     live.publish({ kind: 'changed', what: 'run', id: runId });
@@ -174,13 +197,20 @@ export function replan(app: App, runId: string, input: z.infer<typeof replanInpu
 }
 
 const currentVessels = (plan: Plan, state: RunState): Record<string, string> =>
-  Object.fromEntries(plan.steps.flatMap((step) => {
-    const vesselId = state.steps[step.id]?.vesselId ?? step.vesselId;
-    return vesselId ? [[step.id, vesselId]] : [];
-  }));
+  Object.fromEntries(
+    plan.steps.flatMap((step) => {
+      const vesselId = state.steps[step.id]?.vesselId ?? step.vesselId;
+      return vesselId ? [[step.id, vesselId]] : [];
+    }),
+  );
 
 /** Done steps stay where they were; a running one keeps its start and ends when its timers say. */
-function fixedSteps(plan: Plan, state: RunState, clocks: Folded['clocks'], nowMs: number): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
+function fixedSteps(
+  plan: Plan,
+  state: RunState,
+  clocks: Folded['clocks'],
+  nowMs: number,
+): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
   const fixed: ReturnType<typeof fixedSteps> = {};
   for (const step of plan.steps) {
     const own = state.steps[step.id];
@@ -194,7 +224,9 @@ function fixedSteps(plan: Plan, state: RunState, clocks: Folded['clocks'], nowMs
       const entry = clock.phases.findLast((p) => p.index === index);
       const begins = entry?.enteredMs ?? at;
       const laterBegan = clock.phases.some((p) => p.index > index);
-      const ends = entry?.leftMs ?? (laterBegan || over ? begins : entry ? Math.max(nowMs, nowMs + (entry.leftMin ?? typicalMin(phase)) * 60_000) : begins + typicalMin(phase) * 60_000);
+      const ends =
+        entry?.leftMs ??
+        (laterBegan || over ? begins : entry ? Math.max(nowMs, nowMs + (entry.leftMin ?? typicalMin(phase)) * 60_000) : begins + typicalMin(phase) * 60_000);
       segments.push({ fromMs: begins, toMs: Math.max(begins, ends) });
       at = Math.max(begins, ends);
     });

@@ -1,7 +1,7 @@
+import type { SessionSummary, SessionView } from '@/contract/views';
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
 import { type Draft, type Plan, planTotals } from '@/core/plan/plan';
 import { foldRun } from '@/core/run/fold';
-import type { SessionSummary, SessionView } from '@/contract/views';
 import { loadLots } from '@/store/lots';
 import { eventsOfRuns, listRuns } from '@/store/runs';
 import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
@@ -36,22 +36,32 @@ export function createSession(app: App, input: { readonly id: string; readonly d
     const createdAtMs = nowMs();
     const built = await planDraft(app, input.draft, { sessionId: input.id, version: 1, reason: 'first plan', createdAtMs });
     const plan = built.plan ?? refuse(built);
-    await store.commit([{ table: 'session', row: { id: input.id, name: plan.name, createdAtMs } }, { table: 'plan', row: plan }]);
+    await store.commit([
+      { table: 'session', row: { id: input.id, name: plan.name, createdAtMs } },
+      { table: 'plan', row: plan },
+    ]);
     live.publish({ kind: 'changed', what: 'session', id: input.id });
     return plan;
   });
 }
 
 /** A changed plan is a new version with a reason; the old one stays readable. */
-export function revisePlan(app: App, sessionId: string, input: { readonly draft: Draft; readonly reason: string; readonly expectedVersion: number }): Promise<Plan> {
+export function revisePlan(
+  app: App,
+  sessionId: string,
+  input: { readonly draft: Draft; readonly reason: string; readonly expectedVersion: number },
+): Promise<Plan> {
   const { store, nowMs, live } = app;
   return store.exclusive(async () => {
     const latest = await loadPlan(store.db, sessionId);
     if (!latest) throw notFound('session', sessionId);
     if (latest.version !== input.expectedVersion) {
-      throw conflict(`This session is at plan ${latest.version} already; yours was made from plan ${input.expectedVersion}. Load it again; nothing was overwritten.`);
+      throw conflict(
+        `This session is at plan ${latest.version} already; yours was made from plan ${input.expectedVersion}. Load it again; nothing was overwritten.`,
+      );
     }
-    if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId)) throw conflict('This session has been started. Change it from the stove, or make a new session.');
+    if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId))
+      throw conflict('This session has been started. Change it from the stove, or make a new session.');
     const built = await planDraft(app, input.draft, { sessionId, version: latest.version + 1, reason: input.reason, createdAtMs: nowMs() });
     const plan = built.plan ?? refuse(built);
     await store.commit([{ table: 'plan', row: plan }]);
@@ -63,13 +73,21 @@ export function revisePlan(app: App, sessionId: string, input: { readonly draft:
 export async function listSessions({ store }: App): Promise<SessionSummary[]> {
   const plans = await listLatestPlans(store.db);
   const runs = await listRuns(store.db);
-  const events = await eventsOfRuns(store.db, runs.map((run) => run.id));
+  const events = await eventsOfRuns(
+    store.db,
+    runs.map((run) => run.id),
+  );
   return plans.map((plan): SessionSummary => {
     const run = runs.find((r) => r.sessionId === plan.sessionId);
     const state = run ? foldRun([], events.get(run.id) ?? []) : null;
     const { startMs, endMs } = planTotals(plan);
     return {
-      id: plan.sessionId, name: plan.name, planVersion: plan.version, startMs, endMs, lotNames: plan.lots.map((lot) => lot.name),
+      id: plan.sessionId,
+      name: plan.name,
+      planVersion: plan.version,
+      startMs,
+      endMs,
+      lotNames: plan.lots.map((lot) => lot.name),
       expectedHex: plan.lots.map((lot) => Object.values(lot.expectedHex).at(-1) ?? lot.baseHex ?? '').filter(Boolean),
       run: run && state ? { id: run.id, phase: state.phase, startedAtMs: state.startedAtMs, finishedAtMs: state.finishedAtMs } : null,
     };

@@ -29,7 +29,9 @@ export function takeLock(folder: string): () => void {
       if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error;
       const holder = readHolder(file);
       if (holder && isAlive(holder)) {
-        throw new FolderInUse(`The data folder ${folder} is in use by another Hyndle (process ${holder.pid}). Close that one, or start this one with a different HYNDLE_DATA.`);
+        throw new FolderInUse(
+          `The data folder ${folder} is in use by another Hyndle (process ${holder.pid}). Close that one, or start this one with a different HYNDLE_DATA.`,
+        );
       }
       rmSync(file, { force: true });
     }

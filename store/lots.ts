@@ -1,6 +1,6 @@
-import type { Treatment } from '@/core/fibre/passport';
 import type { Lot } from '@/core/fibre/lot';
-import { type Db, type Table, onceWritten, wholeRows } from './db';
+import type { Treatment } from '@/core/fibre/passport';
+import { type Db, onceWritten, type Table, wholeRows } from './db';
 
 /** A lot a past run used is retired, not deleted: records stay whole. */
 export interface LotRow extends Lot {

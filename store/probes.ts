@@ -55,7 +55,10 @@ export const probeTable: Table<ProbeWrite, ProbeMinuteRow> = {
   },
   put: async (db, write) => {
     const minutes = byMinute(write.points);
-    const had = await db.query<RawMinute>('select probe_id, minute_ms, points from probe_minute where probe_id = $1 and minute_ms = any($2)', [write.probeId, [...minutes.keys()]]);
+    const had = await db.query<RawMinute>('select probe_id, minute_ms, points from probe_minute where probe_id = $1 and minute_ms = any($2)', [
+      write.probeId,
+      [...minutes.keys()],
+    ]);
     const existing = new Map(had.rows.map((raw) => [Number(raw.minute_ms), toRow(raw)]));
     const merged = [...minutes].map(([minuteMs, points]) => mergeMinute(existing.get(minuteMs), write.probeId, minuteMs, points));
     await db.query(
@@ -74,7 +77,11 @@ export const probeTable: Table<ProbeWrite, ProbeMinuteRow> = {
 function summary(row: ProbeMinuteRow) {
   const temperatures = row.points.map(([, c]) => c);
   return {
-    minute_ms: row.minuteMs, readings: row.points.length, points: row.points, min_c: Math.min(...temperatures), max_c: Math.max(...temperatures),
+    minute_ms: row.minuteMs,
+    readings: row.points.length,
+    points: row.points,
+    min_c: Math.min(...temperatures),
+    max_c: Math.max(...temperatures),
     mean_c: temperatures.reduce((sum, c) => sum + c, 0) / temperatures.length,
   };
 }
@@ -90,7 +97,9 @@ export async function loadReadings(db: Db, probeId: string, fromMs: number, toMs
        order by minute_ms`,
       [probeId, fromMinute, toMs],
     );
-    return rows.map((row) => ({ atMs: Number(row.minute_ms) + MINUTE_MS / 2, bathC: Math.round(row.mean_c * 100) / 100 })).filter((r) => r.atMs >= fromMs && r.atMs <= toMs);
+    return rows
+      .map((row) => ({ atMs: Number(row.minute_ms) + MINUTE_MS / 2, bathC: Math.round(row.mean_c * 100) / 100 }))
+      .filter((r) => r.atMs >= fromMs && r.atMs <= toMs);
   }
   const { rows } = await db.query<RawMinute>(
     `select probe_id, minute_ms, points
@@ -99,11 +108,15 @@ export async function loadReadings(db: Db, probeId: string, fromMs: number, toMs
      order by minute_ms`,
     [probeId, fromMinute, toMs],
   );
-  return rows.flatMap((raw) => raw.points.map(([offset, bathC]) => ({ atMs: Number(raw.minute_ms) + offset, bathC }))).filter((r) => r.atMs >= fromMs && r.atMs <= toMs);
+  return rows
+    .flatMap((raw) => raw.points.map(([offset, bathC]) => ({ atMs: Number(raw.minute_ms) + offset, bathC })))
+    .filter((r) => r.atMs >= fromMs && r.atMs <= toMs);
 }
 
 export async function latestReading(db: Db, probeId: string): Promise<Reading | null> {
-  const { rows } = await db.query<RawMinute>('select probe_id, minute_ms, points from probe_minute where probe_id = $1 order by minute_ms desc limit 1', [probeId]);
+  const { rows } = await db.query<RawMinute>('select probe_id, minute_ms, points from probe_minute where probe_id = $1 order by minute_ms desc limit 1', [
+    probeId,
+  ]);
   const last = rows[0]?.points.at(-1);
   return rows[0] && last ? { atMs: Number(rows[0].minute_ms) + last[0], bathC: last[1] } : null;
 }

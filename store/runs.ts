@@ -46,7 +46,10 @@ export const runEventTable: Table<RunEventRow, RunEventRow> = {
     );
   },
   all: async (db) =>
-    (await db.query<{ run_id: string; body: RunEvent }>('select run_id, body from run_event order by id')).rows.map((row) => ({ runId: row.run_id, event: row.body })),
+    (await db.query<{ run_id: string; body: RunEvent }>('select run_id, body from run_event order by id')).rows.map((row) => ({
+      runId: row.run_id,
+      event: row.body,
+    })),
 };
 
 export async function loadRun(db: Db, id: string): Promise<RunRow | null> {

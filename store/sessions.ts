@@ -20,7 +20,9 @@ export const sessionTable: Table<SessionRow, SessionRow> = {
   },
   all: async (db) =>
     (await db.query<{ id: string; name: string; created_at_ms: number }>('select id, name, created_at_ms from session order by id')).rows.map((row) => ({
-      id: row.id, name: row.name, createdAtMs: Number(row.created_at_ms),
+      id: row.id,
+      name: row.name,
+      createdAtMs: Number(row.created_at_ms),
     })),
 };
 

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
 import type { RunEvent } from '@/core/run/events';
 import { FolderInUse } from './lock';
-import { listLots, type LotRow } from './lots';
+import { type LotRow, listLots } from './lots';
 import { loadReadings } from './probes';
 import { loadEvents } from './runs';
 import { Store } from './store';
@@ -17,7 +17,17 @@ const open = (folder: string) => Store.open({ folder, migrations: path.resolve('
 afterAll(() => rmSync(root, { recursive: true, force: true }));
 
 const lot = (id: string, name = id): LotRow => ({
-  id, name, form: 'skein', composition: [{ fibre: 'wool', pct: 100 }], dryWeightG: { state: 'measured', value: 100.1 }, pieces: 1, baseHex: null, note: 'ü ½', createdAtMs: 5, revision: 1, retired: false,
+  id,
+  name,
+  form: 'skein',
+  composition: [{ fibre: 'wool', pct: 100 }],
+  dryWeightG: { state: 'measured', value: 100.1 },
+  pieces: 1,
+  baseHex: null,
+  note: 'ü ½',
+  createdAtMs: 5,
+  revision: 1,
+  retired: false,
 });
 const event = (n: number): RunEvent => ({ id: `e${n}`, type: 'stirred', stepId: 's', atMs: n, recordedAtMs: n });
 const add = (store: Store, n: number) => store.exclusive(() => store.commit([{ table: 'run_event', row: { runId: 'r', event: event(n) } }]));
@@ -32,7 +42,12 @@ describe('the data folder', () => {
   test('what is written is there after a clean stop, and nothing had to be mended', async () => {
     const folder = fresh();
     const first = await open(folder);
-    await first.exclusive(() => first.commit([{ table: 'lot', row: lot('a') }, { table: 'lot', row: lot('b') }]));
+    await first.exclusive(() =>
+      first.commit([
+        { table: 'lot', row: lot('a') },
+        { table: 'lot', row: lot('b') },
+      ]),
+    );
     await first.close();
     const second = await open(folder);
     expect((await listLots(second.db)).map((row) => row.id)).toEqual(['a', 'b']);
@@ -126,7 +141,11 @@ describe('after a crash', () => {
     const next = await open(folder);
     await add(next, 2);
     await next.close();
-    expect(readFileSync(path.join(folder, 'journal', file), 'utf8').trim().split('\n')).toHaveLength(2);
+    expect(
+      readFileSync(path.join(folder, 'journal', file), 'utf8')
+        .trim()
+        .split('\n'),
+    ).toHaveLength(2);
   });
 
   // The newest files of the folder, one after the other, cut in half: opened anyway or made anew, nothing acknowledged is lost.
@@ -137,8 +156,13 @@ describe('after a crash', () => {
     await store.close();
     for (let turn = 0; turn < 6; turn++) {
       const pg = path.join(folder, 'pg');
-      const files = readdirSync(pg, { recursive: true, withFileTypes: true }).filter((entry) => entry.isFile()).map((entry) => path.join(entry.parentPath, entry.name));
-      const newest = files.map((file) => ({ file, ...statSync(file) })).filter((file) => file.size > 1).sort((a, b) => b.mtimeMs - a.mtimeMs)[turn];
+      const files = readdirSync(pg, { recursive: true, withFileTypes: true })
+        .filter((entry) => entry.isFile())
+        .map((entry) => path.join(entry.parentPath, entry.name));
+      const newest = files
+        .map((file) => ({ file, ...statSync(file) }))
+        .filter((file) => file.size > 1)
+        .sort((a, b) => b.mtimeMs - a.mtimeMs)[turn];
       if (!newest) throw new Error('no file to cut');
       truncateSync(newest.file, Math.floor(newest.size / 2));
       const next = await open(folder);

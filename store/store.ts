@@ -4,7 +4,7 @@ import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { Journal, type LoadedJournal } from './journal';
 import { takeLock } from './lock';
-import { type RowWrite, compare, expectAll, put, writesOf } from './tables';
+import { compare, expectAll, put, type RowWrite, writesOf } from './tables';
 
 export interface StoreOptions {
   readonly folder: string;
@@ -128,7 +128,10 @@ async function openChecked(options: StoreOptions, journal: Journal<RowWrite>, lo
   try {
     const difference = await compare(db, expected);
     const lastLine = new Set(loaded.lines.at(-1)?.writes.map((write) => write.table));
-    const isCrashTail = difference.changed === 0 && difference.missing.length <= (loaded.lines.at(-1)?.writes.length ?? 0) && difference.missing.every((write) => lastLine.has(write.table));
+    const isCrashTail =
+      difference.changed === 0 &&
+      difference.missing.length <= (loaded.lines.at(-1)?.writes.length ?? 0) &&
+      difference.missing.every((write) => lastLine.has(write.table));
     if (!isCrashTail) {
       notices.push(`The database did not agree with the journal (${difference.missing.length} rows missing, ${difference.changed} changed).`);
       await db.close();
@@ -208,7 +211,9 @@ async function saveTemplate(db: PGlite, template: string): Promise<void> {
 async function migrate(db: PGlite, folder: string): Promise<void> {
   await db.exec('create table if not exists migration (name text primary key)');
   const done = new Set((await db.query<{ name: string }>('select name from migration')).rows.map((row) => row.name));
-  for (const name of readdirSync(folder).filter((file) => file.endsWith('.sql')).sort()) {
+  for (const name of readdirSync(folder)
+    .filter((file) => file.endsWith('.sql'))
+    .sort()) {
     if (done.has(name)) continue;
     await db.transaction(async (tx) => {
       await tx.exec(readFileSync(path.join(folder, name), 'utf8'));
@@ -228,7 +233,7 @@ function withTimeout<T>(work: Promise<T>): Promise<T> {
 /** Sizes of all database files at a clean stop: any difference at the next start means somebody or something wrote there. */
 const fileSizes = (folder: string): Record<string, number> =>
   Object.fromEntries(
-    (readdirSync(folder, { recursive: true, withFileTypes: true }))
+    readdirSync(folder, { recursive: true, withFileTypes: true })
       .filter((entry) => entry.isFile())
       .map((entry) => {
         const full = path.join(entry.parentPath, entry.name);

@@ -7,8 +7,16 @@ import { planTable, sessionTable } from './sessions';
 import { simPotTable, vesselTable } from './vessels';
 
 const TABLES = {
-  home: homeTable, lot: lotTable, passport_entry: passportEntryTable, vessel: vesselTable, sim_pot: simPotTable,
-  session: sessionTable, plan: planTable, run: runTable, run_event: runEventTable, probe_minute: probeTable,
+  home: homeTable,
+  lot: lotTable,
+  passport_entry: passportEntryTable,
+  vessel: vesselTable,
+  sim_pot: simPotTable,
+  session: sessionTable,
+  plan: planTable,
+  run: runTable,
+  run_event: runEventTable,
+  probe_minute: probeTable,
 };
 
 type WriteOf<T> = T extends Table<infer W, never> ? W : T extends { put(db: Db, write: infer W): Promise<void> } ? W : never;

@@ -23,5 +23,4 @@ const decode = (hex: string, i: number): number => {
   const v = Number.parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16) / 255;
   return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
 };
-const encode = (linear: number): number =>
-  Math.round(255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055));
+const encode = (linear: number): number => Math.round(255 * (linear <= 0.0031308 ? linear * 12.92 : 1.055 * linear ** (1 / 2.4) - 0.055));

@@ -7,56 +7,92 @@ const ARITHMETIC = 'arithmetic';
 export const wofDose = (dryG: number | null, wofPct: number | null): Working =>
   work(
     'dry weight × percent ÷ 100',
-    [{ name: 'dry weight of the fibre', value: dryG, unit: 'g' }, { name: 'percent of the fibre’s weight', value: wofPct, unit: '% WOF' }],
-    'g', ARITHMETIC, (g, pct) => (g * pct) / 100,
+    [
+      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+      { name: 'percent of the fibre’s weight', value: wofPct, unit: '% WOF' },
+    ],
+    'g',
+    ARITHMETIC,
+    (g, pct) => (g * pct) / 100,
   );
 
 /** Dyestuff for a plant-to-fibre ratio. @param ratio g of plant per g of dry fibre: 10 for most fresh leaves */
 export const plantForRatio = (dryG: number | null, ratio: number | null): Working =>
   work(
     'dry weight × ratio',
-    [{ name: 'dry weight of the fibre', value: dryG, unit: 'g' }, { name: 'plant to fibre', value: ratio, unit: ': 1' }],
-    'g', PRACTICE, (g, r) => g * r,
+    [
+      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+      { name: 'plant to fibre', value: ratio, unit: ': 1' },
+    ],
+    'g',
+    PRACTICE,
+    (g, r) => g * r,
   );
 
 /** The question turned round: how much fibre the plant at hand will serve, g. */
 export const fibreServed = (plantG: number | null, ratio: number | null): Working =>
   work(
     'plant ÷ ratio',
-    [{ name: 'plant at hand', value: plantG, unit: 'g' }, { name: 'plant to fibre', value: ratio, unit: ': 1' }],
-    'g', PRACTICE, (g, r) => g / r,
+    [
+      { name: 'plant at hand', value: plantG, unit: 'g' },
+      { name: 'plant to fibre', value: ratio, unit: ': 1' },
+    ],
+    'g',
+    PRACTICE,
+    (g, r) => g / r,
   );
 
 /** Water by liquor ratio. @param mLPerG mL of bath per g of dry fibre */
 export const liquorVolume = (dryG: number | null, mLPerG: number | null): Working =>
   work(
     'dry weight × liquor ratio',
-    [{ name: 'dry weight of the fibre', value: dryG, unit: 'g' }, { name: 'liquor ratio', value: mLPerG, unit: 'mL per g' }],
-    'mL', PRACTICE, (g, r) => g * r,
+    [
+      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+      { name: 'liquor ratio', value: mLPerG, unit: 'mL per g' },
+    ],
+    'mL',
+    PRACTICE,
+    (g, r) => g * r,
   );
 
 /** Liquid product by volume of bath. 1 US tsp per 5 L is 4.93 mL per 5000 mL, about 1 mL per L. */
 export const perLitre = (bathMl: number | null, mLPerL: number | null): Working =>
   work(
     'bath ÷ 1000 × dose',
-    [{ name: 'volume of the bath', value: bathMl, unit: 'mL' }, { name: 'dose', value: mLPerL, unit: 'mL per L' }],
-    'mL', PRACTICE, (mL, d) => (mL / 1000) * d,
+    [
+      { name: 'volume of the bath', value: bathMl, unit: 'mL' },
+      { name: 'dose', value: mLPerL, unit: 'mL per L' },
+    ],
+    'mL',
+    PRACTICE,
+    (mL, d) => (mL / 1000) * d,
   );
 
 /** Mass in a weight-by-volume solution: 6 % w/v is 60 g/L, a hundredfold off 6 % of 10 g of fibre in one litre. */
 export const solutionMass = (volumeMl: number | null, wvPct: number | null): Working =>
   work(
     'volume × percent ÷ 100',
-    [{ name: 'volume', value: volumeMl, unit: 'mL' }, { name: 'strength', value: wvPct, unit: '% w/v (g per 100 mL)' }],
-    'g', ARITHMETIC, (mL, pct) => (mL * pct) / 100,
+    [
+      { name: 'volume', value: volumeMl, unit: 'mL' },
+      { name: 'strength', value: wvPct, unit: '% w/v (g per 100 mL)' },
+    ],
+    'g',
+    ARITHMETIC,
+    (mL, pct) => (mL * pct) / 100,
   );
 
 /** One ingredient of a mix by parts: 1 part in 1 + 3 parts is a quarter, not a third. */
 export const partsOf = (totalMl: number | null, parts: number, allParts: number): Working =>
   work(
     'total × parts ÷ all parts',
-    [{ name: 'total', value: totalMl, unit: 'mL' }, { name: 'parts of this', value: parts, unit: 'parts' }, { name: 'all parts', value: allParts, unit: 'parts' }],
-    'mL', ARITHMETIC, (mL, part, all) => (mL * part) / all,
+    [
+      { name: 'total', value: totalMl, unit: 'mL' },
+      { name: 'parts of this', value: parts, unit: 'parts' },
+      { name: 'all parts', value: allParts, unit: 'parts' },
+    ],
+    'mL',
+    ARITHMETIC,
+    (mL, part, all) => (mL * part) / all,
   );
 
 /** Actual percent of fibre weight that an amount was, %; null when either is unknown. */

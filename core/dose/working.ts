@@ -15,13 +15,7 @@ export interface Working {
 type Input = Working['inputs'][number];
 
 /** Builds a working: the sum runs only when every input is known, so an unknown never turns into 0. */
-export function work(
-  formula: string,
-  inputs: readonly Input[],
-  unit: string,
-  source: string,
-  sum: (...values: number[]) => number,
-): Working {
+export function work(formula: string, inputs: readonly Input[], unit: string, source: string, sum: (...values: number[]) => number): Working {
   const missing = inputs.filter((input) => input.value === null).map((input) => input.name);
   const values = inputs.map((input) => input.value).filter((value) => value !== null);
   return { formula, inputs, unit, source, missing, result: missing.length === 0 ? sum(...values) : null };

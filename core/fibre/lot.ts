@@ -60,8 +60,7 @@ export function mainClass(composition: readonly Share[]): FibreClass | null {
 }
 
 /** Any animal hair or silk in it: alkali and shock harm even a small share. */
-export const hasProtein = (composition: readonly Share[]): boolean =>
-  composition.some(({ fibre }) => FIBRES[fibre].class === 'protein');
+export const hasProtein = (composition: readonly Share[]): boolean => composition.some(({ fibre }) => FIBRES[fibre].class === 'protein');
 
 export const hasWool = (composition: readonly Share[]): boolean =>
   composition.some(({ fibre }) => fibre === 'wool' || fibre === 'mohair' || fibre === 'alpaca');

@@ -34,7 +34,10 @@ const ASKED = ['scour', 'tannin', 'mordant', 'dye'] as const;
 export function foldPassport(treatments: readonly Treatment[]): Passport {
   const ordered = [...treatments].sort((a, b) => (a.atMs ?? -Infinity) - (b.atMs ?? -Infinity) || (a.id < b.id ? -1 : 1));
   const state: Record<(typeof ASKED)[number], Certainty> = {
-    scour: 'unknown', tannin: 'unknown', mordant: 'unknown', dye: 'unknown',
+    scour: 'unknown',
+    tannin: 'unknown',
+    mordant: 'unknown',
+    dye: 'unknown',
   };
   for (const treatment of ordered) {
     const question = ASKED.find((kind) => kind === treatment.kind || (kind === 'mordant' && treatment.kind === 'iron'));

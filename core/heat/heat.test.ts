@@ -6,8 +6,12 @@ const pot = { litres: 10, uaWPerK: 10, roomC: 20, boilC: 200 };
 
 // checks.md C3: analytic values, cross-checked there by solve_ivp. m 10 kg, c 4186, UA 10 W/K, P 1500 W, T_e 20, T0 15.
 describe('heating a lumped pot', () => {
-  test.each([[10, 35.6981], [20, 53.6323], [30, 69.1716], [40, 82.6358]])('after %d min it is at %f °C', (min, c) =>
-    expect(temperatureAfter(pot, 15, 1500, min * 60)).toBeCloseTo(c, 3));
+  test.each([
+    [10, 35.6981],
+    [20, 53.6323],
+    [30, 69.1716],
+    [40, 82.6358],
+  ])('after %d min it is at %f °C', (min, c) => expect(temperatureAfter(pot, 15, 1500, min * 60)).toBeCloseTo(c, 3));
   test('85 °C after 2514.84 s; steady at 170 °C; 650 W hold 85 °C', () => {
     expect(secondsTo(pot, 15, 85, 1500)).toBeCloseTo(2514.84, 1);
     expect(steadyC(pot, 1500)).toBe(170);
@@ -17,7 +21,13 @@ describe('heating a lumped pot', () => {
 });
 
 // checks.md C3, cooling: T0 85, T_e 20, τ 2 h
-test.each([[0.5, 70.6221], [1, 59.4245], [2, 43.9122], [4, 28.7968], [8, 21.1905]])('cooling for %f h gives %f °C', (h, c) => {
+test.each([
+  [0.5, 70.6221],
+  [1, 59.4245],
+  [2, 43.9122],
+  [4, 28.7968],
+  [8, 21.1905],
+])('cooling for %f h gives %f °C', (h, c) => {
   const cooling = { litres: 10, uaWPerK: (10 * 4186) / 7200, roomC: 20, boilC: 100 };
   expect(temperatureAfter(cooling, 85, 0, h * 3600)).toBeCloseTo(c, 3);
 });
@@ -26,7 +36,19 @@ test('it never passes the boil', () => expect(temperatureAfter({ ...pot, boilC: 
 
 describe('the simulated pot', () => {
   const sim: SimPot = {
-    vesselId: 'v', probeId: 'p', on: true, burner: 10, maxW: 2000, lid: true, litres: 5, vesselLitres: 8, roomC: 20, boilC: 100, factor: 1, asOfMs: 0, asOfC: 20,
+    vesselId: 'v',
+    probeId: 'p',
+    on: true,
+    burner: 10,
+    maxW: 2000,
+    lid: true,
+    litres: 5,
+    vesselLitres: 8,
+    roomC: 20,
+    boilC: 100,
+    factor: 1,
+    asOfMs: 0,
+    asOfC: 20,
   };
   test('sixty times faster than life: a minute does what an hour would', () =>
     expect(simPotC({ ...sim, factor: 60 }, 10_000)).toBeCloseTo(simPotC(sim, 600_000), 9));

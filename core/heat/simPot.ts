@@ -23,7 +23,10 @@ export interface SimPot {
 export function simPotC(pot: SimPot, atMs: number): number {
   const seconds = (Math.max(0, atMs - pot.asOfMs) / 1000) * pot.factor;
   const body = {
-    litres: Math.max(0.1, pot.litres), uaWPerK: estimatedUaWPerK(pot.vesselLitres, pot.lid), roomC: pot.roomC, boilC: pot.boilC,
+    litres: Math.max(0.1, pot.litres),
+    uaWPerK: estimatedUaWPerK(pot.vesselLitres, pot.lid),
+    roomC: pot.roomC,
+    boilC: pot.boilC,
   };
   return temperatureAfter(body, pot.asOfC, (pot.maxW * pot.burner) / 10, seconds);
 }

@@ -71,9 +71,7 @@ export const creditedMin = (credit: Credit): number => credit.inBandMin + credit
 
 const isIn = (c: number, [low, high]: readonly [number, number]): boolean => c >= low && c <= high;
 
-function addStretch(
-  total: { -readonly [K in keyof Credit]: Credit[K] }, a: Reading, b: Reading, rule: HoldRule, fromMs: number, toMs: number,
-): void {
+function addStretch(total: { -readonly [K in keyof Credit]: Credit[K] }, a: Reading, b: Reading, rule: HoldRule, fromMs: number, toMs: number): void {
   const minutes = (toMs - fromMs) / 60_000;
   if ((b.atMs - a.atMs) / 60_000 > rule.maxGapMin) {
     if (isIn(a.bathC, rule.bandC) && isIn(b.bathC, rule.bandC)) total.assumedMin += minutes;

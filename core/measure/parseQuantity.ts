@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../result';
-import { fahrenheitToC } from './temperature';
 import { readNumber } from './parseNumber';
+import { fahrenheitToC } from './temperature';
 import { convert, type Family, familyOf, UNITS, type UnitId } from './units';
 
 export type ParseRefusal =
@@ -21,14 +21,75 @@ export interface Quantity {
 export type Kitchen = 'us' | 'metric' | 'imperial' | 'australian' | null;
 
 const PLAIN: Readonly<Record<string, UnitId>> = {
-  mg: 'mg', g: 'g', gr: 'g', gram: 'g', grams: 'g', gramme: 'g', grammes: 'g', kg: 'kg', kilo: 'kg', kilos: 'kg',
-  oz: 'oz', ounce: 'oz', ounces: 'oz', lb: 'lb', lbs: 'lb', pound: 'lb', pounds: 'lb', st: 'stone', stone: 'stone',
-  grain: 'grain', grains: 'grain', ml: 'mL', cc: 'mL', millilitre: 'mL', millilitres: 'mL', milliliter: 'mL',
-  milliliters: 'mL', l: 'L', litre: 'L', litres: 'L', liter: 'L', liters: 'L', mm: 'mm', cm: 'cm', m: 'm', metre: 'm',
-  metres: 'm', meter: 'm', meters: 'm', in: 'inch', inch: 'inch', inches: 'inch', '"': 'inch', yd: 'yard', yard: 'yard',
-  yards: 'yard', cm2: 'cm2', 'cm²': 'cm2', m2: 'm2', 'm²': 'm2', yd2: 'yd2', 'yd²': 'yd2', 'g/m2': 'gPerM2',
-  'g/m²': 'gPerM2', gsm: 'gPerM2', 'oz/yd2': 'ozPerYd2', 'oz/yd²': 'ozPerYd2', min: 'min', mins: 'min', minute: 'min',
-  minutes: 'min', h: 'h', hr: 'h', hrs: 'h', hour: 'h', hours: 'h', d: 'd', day: 'd', days: 'd',
+  mg: 'mg',
+  g: 'g',
+  gr: 'g',
+  gram: 'g',
+  grams: 'g',
+  gramme: 'g',
+  grammes: 'g',
+  kg: 'kg',
+  kilo: 'kg',
+  kilos: 'kg',
+  oz: 'oz',
+  ounce: 'oz',
+  ounces: 'oz',
+  lb: 'lb',
+  lbs: 'lb',
+  pound: 'lb',
+  pounds: 'lb',
+  st: 'stone',
+  stone: 'stone',
+  grain: 'grain',
+  grains: 'grain',
+  ml: 'mL',
+  cc: 'mL',
+  millilitre: 'mL',
+  millilitres: 'mL',
+  milliliter: 'mL',
+  milliliters: 'mL',
+  l: 'L',
+  litre: 'L',
+  litres: 'L',
+  liter: 'L',
+  liters: 'L',
+  mm: 'mm',
+  cm: 'cm',
+  m: 'm',
+  metre: 'm',
+  metres: 'm',
+  meter: 'm',
+  meters: 'm',
+  in: 'inch',
+  inch: 'inch',
+  inches: 'inch',
+  '"': 'inch',
+  yd: 'yard',
+  yard: 'yard',
+  yards: 'yard',
+  cm2: 'cm2',
+  'cm²': 'cm2',
+  m2: 'm2',
+  'm²': 'm2',
+  yd2: 'yd2',
+  'yd²': 'yd2',
+  'g/m2': 'gPerM2',
+  'g/m²': 'gPerM2',
+  gsm: 'gPerM2',
+  'oz/yd2': 'ozPerYd2',
+  'oz/yd²': 'ozPerYd2',
+  min: 'min',
+  mins: 'min',
+  minute: 'min',
+  minutes: 'min',
+  h: 'h',
+  hr: 'h',
+  hrs: 'h',
+  hour: 'h',
+  hours: 'h',
+  d: 'd',
+  day: 'd',
+  days: 'd',
 };
 
 /** Household words that name different measures in different kitchens. */
@@ -42,14 +103,40 @@ const HOUSEHOLD: Readonly<Record<string, Readonly<Partial<Record<Exclude<Kitchen
   gal: { us: 'usGal', imperial: 'impGal' },
 };
 const HOUSEHOLD_WORDS: Readonly<Record<string, string>> = {
-  tsp: 'tsp', tsps: 'tsp', teaspoon: 'tsp', teaspoons: 'tsp', tbsp: 'tbsp', tbsps: 'tbsp', tablespoon: 'tbsp',
-  tablespoons: 'tbsp', cup: 'cup', cups: 'cup', 'fl oz': 'floz', floz: 'floz', 'fluid ounce': 'floz',
-  'fluid ounces': 'floz', pint: 'pint', pints: 'pint', pt: 'pint', quart: 'quart', quarts: 'quart', qt: 'quart',
-  gal: 'gal', gallon: 'gal', gallons: 'gal',
+  tsp: 'tsp',
+  tsps: 'tsp',
+  teaspoon: 'tsp',
+  teaspoons: 'tsp',
+  tbsp: 'tbsp',
+  tbsps: 'tbsp',
+  tablespoon: 'tbsp',
+  tablespoons: 'tbsp',
+  cup: 'cup',
+  cups: 'cup',
+  'fl oz': 'floz',
+  floz: 'floz',
+  'fluid ounce': 'floz',
+  'fluid ounces': 'floz',
+  pint: 'pint',
+  pints: 'pint',
+  pt: 'pint',
+  quart: 'quart',
+  quarts: 'quart',
+  qt: 'quart',
+  gal: 'gal',
+  gallon: 'gal',
+  gallons: 'gal',
 };
 const WHOSE: Readonly<Record<string, Exclude<Kitchen, null>>> = {
-  us: 'us', usa: 'us', american: 'us', metric: 'metric', imperial: 'imperial', imp: 'imperial', uk: 'imperial',
-  australian: 'australian', au: 'australian',
+  us: 'us',
+  usa: 'us',
+  american: 'us',
+  metric: 'metric',
+  imperial: 'imperial',
+  imp: 'imperial',
+  uk: 'imperial',
+  australian: 'australian',
+  au: 'australian',
 };
 
 /**
@@ -59,12 +146,7 @@ const WHOSE: Readonly<Record<string, Exclude<Kitchen, null>>> = {
  * @param kitchen whose spoons and cups; null asks, with the choices
  * @param bare    unit for a number with none; undefined asks
  */
-export function parseQuantity(
-  text: string,
-  wanted: Family,
-  kitchen: Kitchen = null,
-  bare?: UnitId,
-): Result<Quantity, ParseRefusal> {
+export function parseQuantity(text: string, wanted: Family, kitchen: Kitchen = null, bare?: UnitId): Result<Quantity, ParseRefusal> {
   let rest = text.trim().toLowerCase();
   if (rest === '') return err({ why: 'empty' });
   const parts: Quantity[] = [];
@@ -87,12 +169,7 @@ export function parseQuantity(
   return ok({ value, unit: first.unit });
 }
 
-function unitFor(
-  word: string,
-  whose: string | undefined,
-  kitchen: Kitchen,
-  bare: UnitId | undefined,
-): Result<UnitId, ParseRefusal> {
+function unitFor(word: string, whose: string | undefined, kitchen: Kitchen, bare: UnitId | undefined): Result<UnitId, ParseRefusal> {
   if (word === '') return bare ? ok(bare) : err({ why: 'noUnit', options: [] });
   const household = HOUSEHOLD[HOUSEHOLD_WORDS[word] ?? ''];
   if (!household) {
@@ -112,7 +189,11 @@ export function parseTemperatureC(text: string, bareScale: 'C' | 'F' | null = 'C
   if (trimmed === '') return err({ why: 'empty' });
   const number = readNumber(trimmed);
   if (!number) return err({ why: 'noNumber', text: trimmed });
-  const scale = number.rest.trim().toLowerCase().replace(/°|º|deg(rees)?/g, '').trim();
+  const scale = number.rest
+    .trim()
+    .toLowerCase()
+    .replace(/°|º|deg(rees)?/g, '')
+    .trim();
   if (scale === '' && bareScale === null) return err({ why: 'noUnit', options: [] });
   const named = scale === '' ? bareScale : /^(c|celsius|centigrade)$/.test(scale) ? 'C' : /^(f|fahrenheit)$/.test(scale) ? 'F' : null;
   if (named === null) return err({ why: 'unknownUnit', unit: number.rest.trim() });

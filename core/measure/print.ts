@@ -11,11 +11,9 @@ export function printNumber(value: number): string {
 
 const trimZeros = (text: string): string => (text.includes('.') ? text.replace(/\.?0+$/, '') : text);
 
-export const printMass = (g: number): string =>
-  Math.abs(g) >= 1000 ? `${trimZeros((g / 1000).toFixed(2))} kg` : `${printNumber(g)} g`;
+export const printMass = (g: number): string => (Math.abs(g) >= 1000 ? `${trimZeros((g / 1000).toFixed(2))} kg` : `${printNumber(g)} g`);
 
-export const printVolume = (mL: number): string =>
-  Math.abs(mL) >= 1000 ? `${trimZeros((mL / 1000).toFixed(2))} L` : `${printNumber(mL)} mL`;
+export const printVolume = (mL: number): string => (Math.abs(mL) >= 1000 ? `${trimZeros((mL / 1000).toFixed(2))} L` : `${printNumber(mL)} mL`);
 
 /** Tenths are as fine as a kitchen thermometer reads. */
 export const printTemperature = (c: number): string => `${trimZeros(c.toFixed(1))} °C`;

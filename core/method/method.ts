@@ -30,8 +30,13 @@ export type PhaseTemplate =
   | { readonly kind: 'charge'; readonly minutes: Ref; readonly act: string }
   | { readonly kind: 'raise'; readonly toC: Ref; readonly maxRateCPerMin: Ref | null }
   | {
-      readonly kind: 'hold'; readonly lowC: Ref; readonly highC: Ref; readonly ceilingC: Ref | null; readonly minutes: SpanRef;
-      readonly stirEveryMin: Ref | null; readonly flipAtMin: Ref | null;
+      readonly kind: 'hold';
+      readonly lowC: Ref;
+      readonly highC: Ref;
+      readonly ceilingC: Ref | null;
+      readonly minutes: SpanRef;
+      readonly stirEveryMin: Ref | null;
+      readonly flipAtMin: Ref | null;
     }
   | { readonly kind: 'dip'; readonly exactMin: Ref; readonly act: string }
   | { readonly kind: 'soak'; readonly minutes: SpanRef; readonly checkEveryMin: Ref | null }
@@ -85,5 +90,4 @@ export function resolveRef(ref: Ref, params: Readonly<Record<string, number | nu
   return value;
 }
 
-export const usualParams = (method: Method): Record<string, number | null> =>
-  Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
+export const usualParams = (method: Method): Record<string, number | null> => Object.fromEntries(method.params.map((param) => [param.key, param.usual]));

@@ -15,7 +15,11 @@ describe('quantities come from the lots’ weights', () => {
   test('fresh leaf at 10 : 1 on 150 g is 1500 g, by T4', () => expect(amount(step(plan, 'extract'), 'dyestuff')).toBe(1500));
   test('water at 30 mL per g is 4.5 L', () => expect(amount(step(plan, 'mordant'), 'water')).toBe(4500));
   test('each opens to its working', () =>
-    expect(step(plan, 'mordant').additions[0]?.proposed).toMatchObject({ formula: 'dry weight × percent ÷ 100', inputs: [{ value: 150 }, { value: 10 }], unit: 'g' }));
+    expect(step(plan, 'mordant').additions[0]?.proposed).toMatchObject({
+      formula: 'dry weight × percent ÷ 100',
+      inputs: [{ value: 150 }, { value: 10 }],
+      unit: 'g',
+    }));
   test('an overruled amount keeps the proposed one beside it', () => {
     const overruled = step(planned([wool('a', 150)], { overrules: { 'c2-mordant/alum': 18 } }), 'mordant').additions[0];
     expect([overruled?.proposed.result, overruled?.overruled]).toEqual([15, 18]);
@@ -47,15 +51,17 @@ describe('steps on the clock', () => {
   });
   test('heat is on only while somebody is home and awake', () => {
     const windows = homeWindows(home.diary, SATURDAY_9 - 86_400_000, SATURDAY_9 + 14 * 86_400_000);
-    for (const s of plan.steps) s.phases.forEach((phase, i) => {
-      const at = s.phaseTimes[i];
-      if (at && isHeated(phase)) expect(windows.some((w) => w.fromMs <= at.fromMs && at.toMs <= w.toMs)).toBe(true);
-    });
+    for (const s of plan.steps)
+      s.phases.forEach((phase, i) => {
+        const at = s.phaseTimes[i];
+        if (at && isHeated(phase)) expect(windows.some((w) => w.fromMs <= at.fromMs && at.toMs <= w.toMs)).toBe(true);
+      });
   });
   test('no vessel and no heat source serves two steps at once', () => {
-    for (const a of plan.steps) for (const b of plan.steps) {
-      if (a.id < b.id && a.vesselId === b.vesselId && a.kind !== 'dry') expect(a.endMs <= b.startMs || b.endMs <= a.startMs).toBe(true);
-    }
+    for (const a of plan.steps)
+      for (const b of plan.steps) {
+        if (a.id < b.id && a.vesselId === b.vesselId && a.kind !== 'dry') expect(a.endMs <= b.startMs || b.endMs <= a.startMs).toBe(true);
+      }
   });
   test('the finish is never before the bound', () => expect(planTotals(plan).endMs).toBeGreaterThanOrEqual(plan.boundMs));
   test('a start at nine on a working day waits for the evening', () => {
@@ -65,16 +71,30 @@ describe('steps on the clock', () => {
 });
 
 describe('turning the load (T65)', () => {
-  test.each([[33, false], [454, false], [500, true]])('%d g: %s', (g, needed) => expect(flipNeeded(g)).toBe(needed));
+  test.each([
+    [33, false],
+    [454, false],
+    [500, true],
+  ])('%d g: %s', (g, needed) => expect(flipNeeded(g)).toBe(needed));
 });
 
 describe('what cannot be planned is said', () => {
   test.each([
     ['no lots', [], {}, 'Choose at least one lot of fibre.'],
     ['no steps', [wool('a', 100)], { chain: [] }, 'Add at least one step.'],
-    ['a dyebath without an extraction', [wool('a', 100)], { chain: CHAIN.filter((c) => c.methodId === 'dyebath') }, 'Dye needs a bath: add an extraction before it.'],
+    [
+      'a dyebath without an extraction',
+      [wool('a', 100)],
+      { chain: CHAIN.filter((c) => c.methodId === 'dyebath') },
+      'Dye needs a bath: add an extraction before it.',
+    ],
     ['heat under a pail', [wool('a', 100)], { vessels: { 'c1-scour': 'pail10' } }, 'Scour needs heat, and pail10 stands on none. Choose another vessel.'],
-    ['a method from elsewhere', [wool('a', 100)], { chain: [{ id: 'x', methodId: 'nope', params: {}, dyestuffId: null }] }, 'This method is not in the library.'],
+    [
+      'a method from elsewhere',
+      [wool('a', 100)],
+      { chain: [{ id: 'x', methodId: 'nope', params: {}, dyestuffId: null }] },
+      'This method is not in the library.',
+    ],
   ])('%s', (_what, lots, more, message) => {
     const built = buildPlan(input(lots as never, more as never), HEAD);
     expect(built.plan).toBeNull();
@@ -93,7 +113,14 @@ test('an unknown temperature plans a hold without a band', () => {
 });
 
 test('T23: a blend says how much of it takes dye', () => {
-  const blend = { ...wool('a', 400), name: 'Towels', composition: [{ fibre: 'cotton' as const, pct: 82 }, { fibre: 'polyester' as const, pct: 18 }] };
+  const blend = {
+    ...wool('a', 400),
+    name: 'Towels',
+    composition: [
+      { fibre: 'cotton' as const, pct: 82 },
+      { fibre: 'polyester' as const, pct: 18 },
+    ],
+  };
   expect(blendNote([blend])).toContain('only 82 % of the weight takes dye');
   expect(blendNote([wool('a', 1)])).toBeNull();
 });

@@ -1,8 +1,8 @@
 import { expectedHex, UNDYED_HEX } from '../colour/expected';
 import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { fitVessel } from '../dose/fit';
-import { sumFigures, valueOf } from '../figure';
 import { dyeableShare, type Lot } from '../fibre/lot';
+import { knownValue, sumFigures } from '../figure';
 import { methodById } from '../method/library';
 import { type AdditionRule, type Method, resolveRef, type StepTemplate } from '../method/method';
 import { rankFindings } from '../safety/finding';
@@ -11,7 +11,20 @@ import { forwardPass } from '../schedule/forward';
 import type { Scheduler, Segment, Task } from '../schedule/problem';
 import { substanceName } from '../shelf/substances';
 import { stepFindings } from './findings';
-import { amountOf, type ChainItem, type Draft, type Home, isHeated, type Phase, type Plan, type PlanLot, type PlannedAmount, type PlanProblem, type PlanStep, type Vessel } from './plan';
+import {
+  amountOf,
+  type ChainItem,
+  type Draft,
+  type Home,
+  isHeated,
+  type Phase,
+  type Plan,
+  type PlanLot,
+  type PlannedAmount,
+  type PlanProblem,
+  type PlanStep,
+  type Vessel,
+} from './plan';
 import { resolvePhases } from './resolvePhases';
 import { suggestVessel } from './suggestVessel';
 
@@ -54,7 +67,9 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   const windows = homeWindows(home.diary, draft.startMs - 86_400_000, horizonMs);
   const schedule = (input.scheduler ?? forwardPass)({
     tasks: sketches.map((sketch) => toTask(sketch, sketches, input)),
-    home: windows, startMs: draft.startMs, horizonMs,
+    home: windows,
+    startMs: draft.startMs,
+    horizonMs,
   });
   if (schedule.kind === 'infeasible') {
     const title = sketches.find((sketch) => sketch.id === schedule.taskId)?.title ?? 'A step';
@@ -66,14 +81,24 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     if (!placed) throw new Error(`schedule lost step ${sketch.id}`);
     const { bath: _bath, vessel, after, keepsVesselFor: _kept, ...rest } = sketch;
     const step = {
-      ...rest, after: after.map((link) => link.taskId), vesselId: vessel?.id ?? null,
-      startMs: placed.startMs, endMs: placed.endMs, phaseTimes: placed.segments, whyNotEarlier: placed.whyNotEarlier,
+      ...rest,
+      after: after.map((link) => link.taskId),
+      vesselId: vessel?.id ?? null,
+      startMs: placed.startMs,
+      endMs: placed.endMs,
+      phaseTimes: placed.segments,
+      whyNotEarlier: placed.whyNotEarlier,
     };
     return { ...step, findings: stepFindings(step, vessel, lots, home, away, draft.reasons[step.id]) };
   });
   const endMs = Math.max(...steps.map((step) => step.endMs));
   const plan: Plan = {
-    ...head, name: draft.name.trim(), draft, home, steps, boundMs: schedule.boundMs,
+    ...head,
+    name: draft.name.trim(),
+    draft,
+    home,
+    steps,
+    boundMs: schedule.boundMs,
     lots: lots.map((lot) => planLot(lot, sketches)),
     vessels: input.vessels.filter((vessel) => steps.some((step) => step.vesselId === vessel.id)).sort((a, b) => a.order - b.order),
     absences: away.filter((gap) => gap.fromMs < endMs).map((gap) => ({ fromMs: gap.fromMs, toMs: Math.min(gap.toMs, endMs + 43_200_000) })),
@@ -109,7 +134,7 @@ interface Sketch extends Omit<PlanStep, 'startMs' | 'endMs' | 'phaseTimes' | 'wh
 
 function sketchSteps(draft: Draft, lots: readonly Lot[], input: PlanInput, problems: PlanProblem[]): Sketch[] {
   const sketches: Sketch[] = [];
-  const dryG = valueOf(sumFigures(lots.map((lot) => lot.dryWeightG)));
+  const dryG = knownValue(sumFigures(lots.map((lot) => lot.dryWeightG)));
   const at: Whereabouts = { liquor: null, lotBath: null, lotStepId: null };
   for (const item of draft.chain) {
     const method = methodById(item.methodId);
@@ -136,17 +161,35 @@ function sketchSteps(draft: Draft, lots: readonly Lot[], input: PlanInput, probl
       const chosen = draft.vessels[id];
       const vessel: Vessel | null = chosen
         ? (input.vessels.find((v) => v.id === chosen) ?? null)
-        : suggestVessel(template, { waterMl, dryFibreG: inVesselG, plantG }, input.vessels, continues?.vesselId ?? null, sketches.map((s) => s.vessel?.id ?? ''));
-      if (!vessel) problems.push({ at: `steps.${id}`, message: chosen ? `The vessel chosen for ${template.title} is not in the kitchen.` : `No vessel in the kitchen suits ${template.title}. Add one on the shelf.` });
+        : suggestVessel(
+            template,
+            { waterMl, dryFibreG: inVesselG, plantG },
+            input.vessels,
+            continues?.vesselId ?? null,
+            sketches.map((s) => s.vessel?.id ?? ''),
+          );
+      if (!vessel)
+        problems.push({
+          at: `steps.${id}`,
+          message: chosen
+            ? `The vessel chosen for ${template.title} is not in the kitchen.`
+            : `No vessel in the kitchen suits ${template.title}. Add one on the shelf.`,
+        });
       const phases = resolvePhases(template.phases, {
-        params, waterMl, vessel, liquorStartsWarm: template.liquor === 'uses',
-        maxW: input.home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null, boilC: 100,
+        params,
+        waterMl,
+        vessel,
+        liquorStartsWarm: template.liquor === 'uses',
+        maxW: input.home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null,
+        boilC: 100,
       }).map((phase) => (phase.kind === 'hold' && phase.flipAtMin !== null && !flipNeeded(inVesselG) ? { ...phase, flipAtMin: null } : phase));
       if (vessel && phases.some(isHeated) && vessel.heatSourceId === null) {
         problems.push({ at: `steps.${id}`, message: `${template.title} needs heat, and ${vessel.name} stands on none. Choose another vessel.` });
       }
-      const bath: Bath | null = template.liquor === 'none' ? null
-        : { lastStepId: id, vesselId: vessel?.id ?? null, waterMl, plantG, dyestuffId: item.dyestuffId ?? continues?.dyestuffId ?? null };
+      const bath: Bath | null =
+        template.liquor === 'none'
+          ? null
+          : { lastStepId: id, vesselId: vessel?.id ?? null, waterMl, plantG, dyestuffId: item.dyestuffId ?? continues?.dyestuffId ?? null };
       const after = [
         ...(template.lots === 'in' && at.lotStepId ? [{ taskId: at.lotStepId, minLagMin: 0, maxLagMin: template.kind === 'rest' ? 0 : null }] : []),
         ...(continues && continues.lastStepId !== at.lotStepId ? [{ taskId: continues.lastStepId, minLagMin: 0, maxLagMin: null }] : []),
@@ -154,11 +197,27 @@ function sketchSteps(draft: Draft, lots: readonly Lot[], input: PlanInput, probl
       // The bath waits in its vessel for the step that goes on with it; so do goods that rest where they were.
       for (const earlier of sketches) if (continues && earlier.id === continues.lastStepId) earlier.keepsVesselFor = id;
       sketches.push({
-        id, methodId: method.id, methodVersion: method.version, kind: template.kind, title: titleOf(template, bath?.dyestuffId ?? null), school: method.school, why: method.why,
-        lotIds: template.lots === 'in' ? lots.map((lot) => lot.id) : [], dyestuffId: bath?.dyestuffId ?? null, water, additions,
-        fit: vessel?.litres ? fitVessel({ waterMl: template.liquor === 'none' ? 0 : waterMl, dryFibreG: inVesselG, plantG, vesselMl: vessel.litres * 1000 }) : null,
-        phases, lookFor: template.lookFor, treatment: template.treatment,
-        bath, vessel, after, keepsVesselFor: null,
+        id,
+        methodId: method.id,
+        methodVersion: method.version,
+        kind: template.kind,
+        title: titleOf(template, bath?.dyestuffId ?? null),
+        school: method.school,
+        why: method.why,
+        lotIds: template.lots === 'in' ? lots.map((lot) => lot.id) : [],
+        dyestuffId: bath?.dyestuffId ?? null,
+        water,
+        additions,
+        fit: vessel?.litres
+          ? fitVessel({ waterMl: template.liquor === 'none' ? 0 : waterMl, dryFibreG: inVesselG, plantG, vesselMl: vessel.litres * 1000 })
+          : null,
+        phases,
+        lookFor: template.lookFor,
+        treatment: template.treatment,
+        bath,
+        vessel,
+        after,
+        keepsVesselFor: null,
       });
       if (template.liquor === 'makes') at.liquor = bath;
       else if (continues && continues === at.liquor) at.liquor = bath;
@@ -187,7 +246,12 @@ function waterOf(template: StepTemplate, params: Record<string, number | null>, 
 }
 
 function additionOf(
-  rule: AdditionRule, item: ChainItem, params: Record<string, number | null>, dryG: number | null, waterMl: number | null, overruled: number | null,
+  rule: AdditionRule,
+  item: ChainItem,
+  params: Record<string, number | null>,
+  dryG: number | null,
+  waterMl: number | null,
+  overruled: number | null,
 ): PlannedAmount {
   const substance = rule.rule === 'ratio' ? (item.dyestuffId ?? 'unknownPlant') : rule.substance;
   const base = { id: rule.id, substance, name: substanceName(substance), overruled };
@@ -208,17 +272,29 @@ function additionOf(
 function toTask(sketch: Sketch, all: readonly Sketch[], input: PlanInput): Task {
   const isLine = sketch.vessel?.kind === 'line';
   return {
-    id: sketch.id, segments: sketch.phases.map(toSegment), vesselId: isLine ? null : (sketch.vessel?.id ?? null),
-    heatSourceId: sketch.vessel?.heatSourceId ?? null, after: sketch.after.filter((link) => all.some((s) => s.id === link.taskId)),
-    keepsVesselFor: sketch.keepsVesselFor, notBeforeMs: input.nowMs ?? input.draft.startMs,
-    pinnedStartMs: input.draft.pins[sketch.id] ?? null, fixed: input.fixed?.[sketch.id] ?? null,
+    id: sketch.id,
+    segments: sketch.phases.map(toSegment),
+    vesselId: isLine ? null : (sketch.vessel?.id ?? null),
+    heatSourceId: sketch.vessel?.heatSourceId ?? null,
+    after: sketch.after.filter((link) => all.some((s) => s.id === link.taskId)),
+    keepsVesselFor: sketch.keepsVesselFor,
+    notBeforeMs: input.nowMs ?? input.draft.startMs,
+    pinnedStartMs: input.draft.pins[sketch.id] ?? null,
+    fixed: input.fixed?.[sketch.id] ?? null,
   };
 }
 
 function toSegment(phase: Phase): Segment {
-  const exactly = (minutes: number, needs: Segment['needs'], heat: boolean): Segment => ({ minMin: minutes, typicalMin: minutes, maxMin: minutes, needs, heat });
+  const exactly = (minutes: number, needs: Segment['needs'], heat: boolean): Segment => ({
+    minMin: minutes,
+    typicalMin: minutes,
+    maxMin: minutes,
+    needs,
+    heat,
+  });
   switch (phase.kind) {
-    case 'charge': case 'lift':
+    case 'charge':
+    case 'lift':
       return exactly(phase.minutes, 'hands', false);
     case 'dip':
       return exactly(phase.exactMin, 'hands', false);
@@ -226,7 +302,8 @@ function toSegment(phase: Phase): Segment {
       return exactly(phase.minutes, 'watch', true);
     case 'hold':
       return exactly(phase.minutes.typical, 'watch', true);
-    case 'soak': case 'rest':
+    case 'soak':
+    case 'rest':
       return { minMin: phase.minutes.min, typicalMin: phase.minutes.typical, maxMin: phase.minutes.max, needs: 'nobody', heat: false };
   }
 }
@@ -249,6 +326,7 @@ export function blendNote(lots: readonly Pick<Lot, 'name' | 'composition'>[]): s
     const share = dyeableShare(lot.composition);
     return share !== null && share < 1;
   });
-  return partial.length === 0 ? null
+  return partial.length === 0
+    ? null
     : `${partial.map((lot) => lot.name).join(', ')}: only ${partial.map((lot) => `${Math.round((dyeableShare(lot.composition) ?? 1) * 100)} %`).join(', ')} of the weight takes dye. Doses here count the whole weight.`;
 }

@@ -1,8 +1,19 @@
-import { sumFigures, valueOf } from '../figure';
-import { hasProtein, hasWool, type Lot } from '../fibre/lot';
 import { wofPctOf } from '../dose/dose';
+import { hasProtein, hasWool, type Lot } from '../fibre/lot';
+import { knownValue, sumFigures } from '../figure';
 import { type Finding, rankFindings } from '../safety/finding';
-import { doseRule, fibreHeatRule, fibreRateRule, fillRule, ironRule, liftRule, longSimmerRule, scaleRule, unattendedHeatRule, vesselRule } from '../safety/rules';
+import {
+  doseRule,
+  fibreHeatRule,
+  fibreRateRule,
+  fillRule,
+  ironRule,
+  liftRule,
+  longSimmerRule,
+  scaleRule,
+  unattendedHeatRule,
+  vesselRule,
+} from '../safety/rules';
 import type { Window } from '../schedule/diary';
 import { ASSISTANTS, type AssistantId, DYESTUFFS, isDyestuffId } from '../shelf/substances';
 import { printDayClock } from '../time/zone';
@@ -14,11 +25,16 @@ const METAL_SALTS: readonly string[] = ['alum', 'aluminiumAcetate', 'ironSulfate
 
 /** Every rule that concerns one planned step, most severe first. A typed reason turns a passable stop into a caution. */
 export function stepFindings(
-  step: Omit<PlanStep, 'findings'>, vessel: Vessel | null, lots: readonly Lot[], home: Home, away: readonly Window[], reason: string | undefined,
+  step: Omit<PlanStep, 'findings'>,
+  vessel: Vessel | null,
+  lots: readonly Lot[],
+  home: Home,
+  away: readonly Window[],
+  reason: string | undefined,
 ): Finding[] {
   const at = { stepId: step.id };
   const inVessel = lots.filter((lot) => step.lotIds.includes(lot.id));
-  const dryG = valueOf(sumFigures(inVessel.map((lot) => lot.dryWeightG)));
+  const dryG = knownValue(sumFigures(inVessel.map((lot) => lot.dryWeightG)));
   const heated = step.phases.some(isHeated);
   const targetC = hottestC(step);
   const found: Finding[] = [];

@@ -1,5 +1,5 @@
-import { measured, UNKNOWN } from '../figure';
 import type { Lot } from '../fibre/lot';
+import { measured, UNKNOWN } from '../figure';
 import { zonedMs } from '../time/zone';
 import { buildPlan, type PlanInput } from './buildPlan';
 import type { ChainItem, Draft, Home, Plan, Vessel } from './plan';
@@ -10,35 +10,83 @@ export const SATURDAY_9 = zonedMs(ZONE, 2026, 6, 6, 9);
 
 export const home: Home = {
   diary: { zone: ZONE, wakeAt: '07:00', sleepAt: '22:30', away: [{ weekdays: [1, 2, 3, 4, 5], from: '08:30', to: '17:00' }] },
-  altitudeM: 0, scaleG: 0.1, emergencyNumber: '', revision: 1,
-  heatSources: [{ id: 'heat1', name: 'heat 1', maxW: 2000 }, { id: 'heat2', name: 'heat 2', maxW: 1500 }],
+  altitudeM: 0,
+  scaleG: 0.1,
+  emergencyNumber: '',
+  revision: 1,
+  heatSources: [
+    { id: 'heat1', name: 'heat 1', maxW: 2000 },
+    { id: 'heat2', name: 'heat 2', maxW: 1500 },
+  ],
 };
 
 const vessel = (id: string, order: number, litres: number | null, more: Partial<Vessel> = {}): Vessel => ({
-  id, name: id, kind: 'pot', litres, material: 'stainless', heatSourceId: null, probeId: null, dyeOnly: true, order, revision: 1, ...more,
+  id,
+  name: id,
+  kind: 'pot',
+  litres,
+  material: 'stainless',
+  heatSourceId: null,
+  probeId: null,
+  dyeOnly: true,
+  order,
+  revision: 1,
+  ...more,
 });
 export const vessels: Vessel[] = [
-  vessel('steel12', 1, 12, { heatSourceId: 'heat1', probeId: 'probe1' }), vessel('enamel8', 2, 8, { heatSourceId: 'heat2', material: 'enamel' }),
-  vessel('pail10', 3, 10, { kind: 'pail', material: 'plastic' }), vessel('line', 4, null, { kind: 'line', material: 'wood' }),
+  vessel('steel12', 1, 12, { heatSourceId: 'heat1', probeId: 'probe1' }),
+  vessel('enamel8', 2, 8, { heatSourceId: 'heat2', material: 'enamel' }),
+  vessel('pail10', 3, 10, { kind: 'pail', material: 'plastic' }),
+  vessel('line', 4, null, { kind: 'line', material: 'wood' }),
 ];
 
 export const wool = (id: string, dryG: number | null): Lot => ({
-  id, name: `Wool ${id}`, form: 'skein', composition: [{ fibre: 'wool', pct: 100 }], dryWeightG: dryG === null ? UNKNOWN : measured(dryG),
-  pieces: 1, baseHex: '#e8e2d2', note: '', createdAtMs: 0, revision: 1,
+  id,
+  name: `Wool ${id}`,
+  form: 'skein',
+  composition: [{ fibre: 'wool', pct: 100 }],
+  dryWeightG: dryG === null ? UNKNOWN : measured(dryG),
+  pieces: 1,
+  baseHex: '#e8e2d2',
+  note: '',
+  createdAtMs: 0,
+  revision: 1,
 });
 
 const item = (id: string, methodId: string, more: Partial<ChainItem> = {}): ChainItem => ({ id, methodId, params: {}, dyestuffId: null, ...more });
 export const CHAIN: ChainItem[] = [
-  item('c1', 'scour-protein'), item('c2', 'alum-10'), item('c3', 'extract-fresh', { dyestuffId: 'weld' }), item('c4', 'strain'),
-  item('c5', 'dyebath'), item('c6', 'rest-overnight'), item('c7', 'rinse'), item('c8', 'dry'),
+  item('c1', 'scour-protein'),
+  item('c2', 'alum-10'),
+  item('c3', 'extract-fresh', { dyestuffId: 'weld' }),
+  item('c4', 'strain'),
+  item('c5', 'dyebath'),
+  item('c6', 'rest-overnight'),
+  item('c7', 'rinse'),
+  item('c8', 'dry'),
 ];
 
 export const draft = (lotIds: string[], more: Partial<Draft> = {}): Draft => ({
-  name: 'Weld skeins', startMs: SATURDAY_9, lotIds, chain: CHAIN, vessels: {}, overrules: {}, pins: {}, reasons: {}, ...more,
+  name: 'Weld skeins',
+  startMs: SATURDAY_9,
+  lotIds,
+  chain: CHAIN,
+  vessels: {},
+  overrules: {},
+  pins: {},
+  reasons: {},
+  ...more,
 });
 
 export const HEAD = { sessionId: 's1', version: 1, reason: 'first plan', createdAtMs: SATURDAY_9 };
-export const input = (lots: Lot[], more: Partial<Draft> = {}): PlanInput => ({ draft: draft(lots.map((lot) => lot.id), more), lots, vessels, home });
+export const input = (lots: Lot[], more: Partial<Draft> = {}): PlanInput => ({
+  draft: draft(
+    lots.map((lot) => lot.id),
+    more,
+  ),
+  lots,
+  vessels,
+  home,
+});
 
 export function planned(lots: Lot[], more: Partial<Draft> = {}): Plan {
   const built = buildPlan(input(lots, more), HEAD);

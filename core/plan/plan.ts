@@ -1,10 +1,10 @@
-import type { Figure } from '../figure';
+import type { Fit } from '../dose/fit';
+import type { Working } from '../dose/working';
 import type { Lot, LotForm, Share } from '../fibre/lot';
 import type { TreatmentKind } from '../fibre/passport';
+import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import type { StepKind } from '../method/method';
-import type { Working } from '../dose/working';
-import type { Fit } from '../dose/fit';
 import type { Finding } from '../safety/finding';
 import type { Diary, Window } from '../schedule/diary';
 import type { WhyNotEarlier } from '../schedule/problem';
@@ -85,8 +85,12 @@ export type Phase =
   | { readonly kind: 'charge'; readonly minutes: number; readonly act: string }
   | { readonly kind: 'raise'; readonly toC: number | null; readonly maxRateCPerMin: number | null; readonly minutes: number }
   | {
-      readonly kind: 'hold'; readonly bandC: readonly [number, number] | null; readonly ceilingC: number | null; readonly minutes: SpanMin;
-      readonly stirEveryMin: number | null; readonly flipAtMin: number | null;
+      readonly kind: 'hold';
+      readonly bandC: readonly [number, number] | null;
+      readonly ceilingC: number | null;
+      readonly minutes: SpanMin;
+      readonly stirEveryMin: number | null;
+      readonly flipAtMin: number | null;
     }
   | { readonly kind: 'dip'; readonly exactMin: number; readonly act: string }
   | { readonly kind: 'soak'; readonly minutes: SpanMin; readonly checkEveryMin: number | null }
@@ -171,7 +175,8 @@ export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
   return {
     startMs: Math.min(...plan.steps.map((step) => step.startMs)),
     endMs: Math.max(...plan.steps.map((step) => step.endMs)),
-    handsMin, heatMin,
+    handsMin,
+    heatMin,
   };
 }
 
@@ -180,11 +185,15 @@ export const isHeated = (phase: Phase): boolean => phase.kind === 'raise' || pha
 /** Typical minutes of any phase. */
 export function typicalMin(phase: Phase): number {
   switch (phase.kind) {
-    case 'charge': case 'raise': case 'lift':
+    case 'charge':
+    case 'raise':
+    case 'lift':
       return phase.minutes;
     case 'dip':
       return phase.exactMin;
-    case 'hold': case 'soak': case 'rest':
+    case 'hold':
+    case 'soak':
+    case 'rest':
       return phase.minutes.typical;
   }
 }

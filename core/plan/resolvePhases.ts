@@ -23,9 +23,10 @@ export const startC = (context: Pick<PhaseContext, 'liquorStartsWarm'>): number 
 /** A method's phases with its parameters, this pot and this much water filled in. */
 export function resolvePhases(templates: readonly PhaseTemplate[], context: PhaseContext): Phase[] {
   const number = (ref: Ref): number | null => resolveRef(ref, context.params);
-  return templates.map((phase): Phase => {
+  const resolved = (phase: PhaseTemplate): Phase => {
     switch (phase.kind) {
-      case 'charge': case 'lift':
+      case 'charge':
+      case 'lift':
         return { kind: phase.kind, minutes: number(phase.minutes) ?? 10, act: phase.act };
       case 'raise': {
         const toC = number(phase.toC);
@@ -36,8 +37,10 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
         const low = number(phase.lowC);
         const high = number(phase.highC);
         return {
-          kind: 'hold', bandC: low === null || high === null ? null : [low, high],
-          ceilingC: phase.ceilingC === null ? null : number(phase.ceilingC), minutes: span(phase.minutes, number),
+          kind: 'hold',
+          bandC: low === null || high === null ? null : [low, high],
+          ceilingC: phase.ceilingC === null ? null : number(phase.ceilingC),
+          minutes: span(phase.minutes, number),
           stirEveryMin: phase.stirEveryMin === null ? null : number(phase.stirEveryMin),
           flipAtMin: phase.flipAtMin === null ? null : number(phase.flipAtMin),
         };
@@ -49,7 +52,8 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
       case 'rest':
         return { kind: 'rest', minutes: span(phase.minutes, number), overnightOk: phase.overnightOk };
     }
-  });
+  };
+  return templates.map(resolved);
 }
 
 /** Least ≤ typical ≤ most, whatever the parameter was set to. An unknown length plans as an hour. */

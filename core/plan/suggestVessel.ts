@@ -10,14 +10,19 @@ const COMFORTABLE_PCT = 75;
  * biggest, so that the plan shows by how far it is too small.
  */
 export function suggestVessel(
-  template: StepTemplate, load: Omit<Load, 'vesselMl'>, vessels: readonly Vessel[], bathIn: string | null, 
+  template: StepTemplate,
+  load: Omit<Load, 'vesselMl'>,
+  vessels: readonly Vessel[],
+  bathIn: string | null,
   /** Vessels of the steps before, in their order. */
   taken: readonly string[],
 ): Vessel | null {
   if (template.where === 'same') return vessels.find((vessel) => vessel.id === bathIn) ?? null;
   if (template.where === 'line') return vessels.find((vessel) => vessel.kind === 'line') ?? null;
   const suited = vessels
-    .filter((vessel) => vessel.kind !== 'line' && vessel.litres !== null && (template.where === 'heated' ? vessel.heatSourceId !== null : vessel.kind !== 'jar'))
+    .filter(
+      (vessel) => vessel.kind !== 'line' && vessel.litres !== null && (template.where === 'heated' ? vessel.heatSourceId !== null : vessel.kind !== 'jar'),
+    )
     .sort((a, b) => rank(a, template) - rank(b, template) || (a.litres ?? 0) - (b.litres ?? 0));
   const fits = suited.filter((vessel) => {
     const fit = fitVessel({ ...load, vesselMl: (vessel.litres ?? 0) * 1000 });
@@ -29,5 +34,4 @@ export function suggestVessel(
 }
 
 /** Cold work belongs in a pail, so that the pots stay free for heat; dye-only vessels come first. */
-const rank = (vessel: Vessel, template: StepTemplate): number =>
-  (template.where === 'any' && vessel.heatSourceId !== null ? 2 : 0) + (vessel.dyeOnly ? 0 : 1);
+const rank = (vessel: Vessel, template: StepTemplate): number => (template.where === 'any' && vessel.heatSourceId !== null ? 2 : 0) + (vessel.dyeOnly ? 0 : 1);

@@ -1,19 +1,22 @@
+import { knownValue, sumFigures } from '../figure';
 import { creditedMin } from '../hold/credit';
-import { sumFigures, valueOf } from '../figure';
 import { methodById } from '../method/library';
 import { type Ref, usualParams } from '../method/method';
+import type { Draft, Plan, PlanStep } from '../plan/plan';
 import type { StepClock } from './clock';
 import { goesByClock } from './clock';
 import type { RunState } from './fold';
 import { weightOf } from './treatments';
-import type { Draft, Plan, PlanStep } from '../plan/plan';
 
 /**
  * "Do it again": a new draft that asks for what was really done, scaled to other lots. Doses per gram of fibre and
  * holds are taken from the actuals where they were measured, else they stay as planned; skipped steps drop out.
  */
 export function draftAgain(
-  plan: Plan, state: RunState, clocks: Readonly<Record<string, StepClock>>, wish: { name: string; startMs: number; lotIds: readonly string[] },
+  plan: Plan,
+  state: RunState,
+  clocks: Readonly<Record<string, StepClock>>,
+  wish: { name: string; startMs: number; lotIds: readonly string[] },
 ): Draft {
   const chain = plan.draft.chain
     .filter((item) => plan.steps.some((step) => step.id.startsWith(`${item.id}-`) && state.steps[step.id]?.status !== 'skipped'))
@@ -34,15 +37,18 @@ export function draftAgain(
 const keyOf = (ref: Ref | null): string | null => (ref === null || typeof ref === 'number' ? null : ref.param);
 
 function actualDoses(
-  step: PlanStep, plan: Plan, state: RunState, rules: readonly ({ id: string; rule: 'wofPct'; pct: Ref } | { id: string; rule: 'ratio'; ratio: Ref } | { id: string; rule: 'mLPerL'; dose: Ref })[],
+  step: PlanStep,
+  plan: Plan,
+  state: RunState,
+  rules: readonly ({ id: string; rule: 'wofPct'; pct: Ref } | { id: string; rule: 'ratio'; ratio: Ref } | { id: string; rule: 'mLPerL'; dose: Ref })[],
 ): Record<string, number> {
   const doses: Record<string, number> = {};
   // An extraction is sized by the lots it is for, though they are not in the pot.
   const lotIds = step.lotIds.length > 0 ? step.lotIds : plan.lots.map((lot) => lot.id);
-  const dryG = valueOf(sumFigures(lotIds.map((id) => weightOf(plan, state, id))));
+  const dryG = knownValue(sumFigures(lotIds.map((id) => weightOf(plan, state, id))));
   for (const rule of rules) {
     const logged = state.steps[step.id]?.additions.filter((addition) => addition.additionId === rule.id) ?? [];
-    const amount = valueOf(sumFigures(logged.map((addition) => addition.amount)));
+    const amount = knownValue(sumFigures(logged.map((addition) => addition.amount)));
     if (logged.length === 0 || amount === null) continue;
     const key = keyOf(rule.rule === 'wofPct' ? rule.pct : rule.rule === 'ratio' ? rule.ratio : rule.dose);
     const base = rule.rule === 'mLPerL' ? litresOf(step, state) : dryG;

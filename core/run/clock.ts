@@ -44,7 +44,13 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
     const elapsedMin = (untilMs - entry.atMs - pausedMs(entry.atMs, untilMs)) / 60_000;
     const credit = phase.kind === 'hold' ? holdCredit(phase, readings, entry.atMs, untilMs) : null;
     return {
-      index: entry.phaseIndex, phase, enteredMs: entry.atMs, seenByReadings: entry.seen, leftMs, elapsedMin, credit,
+      index: entry.phaseIndex,
+      phase,
+      enteredMs: entry.atMs,
+      seenByReadings: entry.seen,
+      leftMs,
+      elapsedMin,
+      credit,
       leftMin: phase.kind === 'raise' ? null : typicalMin(phase) - (credit ? creditOrClock(credit) : elapsedMin),
     };
   });
@@ -53,7 +59,9 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
   const hold = phases.find((clock) => clock.phase.kind === 'hold');
   const inHold = hold ? own.filter((reading) => reading.atMs >= hold.enteredMs && reading.atMs <= (hold.leftMs ?? endMs)) : [];
   return {
-    stepId: step.id, phases, current: state.status === 'running' || state.status === 'paused' ? (phases.at(-1) ?? null) : null,
+    stepId: step.id,
+    phases,
+    current: state.status === 'running' || state.status === 'paused' ? (phases.at(-1) ?? null) : null,
     latestC: own.at(-1) ?? null,
     highestC: own.length > 0 ? own.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
     lowestHoldC: inHold.length > 0 ? inHold.reduce((min, r) => Math.min(min, r.bathC), Infinity) : null,
@@ -64,8 +72,7 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
 export function creditOrClock(credit: Credit): number {
   return goesByClock(credit) ? credit.unmeasuredMin : creditedMin(credit);
 }
-export const goesByClock = (credit: Credit): boolean =>
-  credit.inBandMin + credit.assumedMin + credit.underMin + credit.overMin === 0;
+export const goesByClock = (credit: Credit): boolean => credit.inBandMin + credit.assumedMin + credit.underMin + credit.overMin === 0;
 
 function holdCredit(phase: Extract<Phase, { kind: 'hold' }>, readings: readonly Reading[], fromMs: number, toMs: number): Credit {
   const minutes = (toMs - fromMs) / 60_000;

@@ -1,10 +1,10 @@
-import { goesByClock } from './clock';
-import type { StepClock } from './clock';
 import { creditedMin } from '../hold/credit';
 import { printAmount, printDuration, printTemperature } from '../measure/print';
 import { amountOf, type PlanStep, typicalMin } from '../plan/plan';
-import { plannedStirsMin } from './nudges';
+import type { StepClock } from './clock';
+import { goesByClock } from './clock';
 import type { StepState } from './fold';
+import { plannedStirsMin } from './nudges';
 
 /** One planned figure beside what really happened, and the difference in words. */
 export interface Comparison {
@@ -18,6 +18,7 @@ export interface Comparison {
 
 /** Smaller differences go as planned: nobody's hand is finer. */
 const TIME_SLACK_MIN = 5;
+const LENGTH_SLACK = 0.03;
 const AMOUNT_SLACK = 0.02;
 
 /** Everything planned of a step beside what was done, in the order of the work. */
@@ -49,21 +50,51 @@ export function compareStep(step: PlanStep, state: StepState, clock: StepClock, 
           credit.overMin >= 1 ? `${printDuration(credit.overMin)} over` : '',
           credit.unmeasuredMin >= 1 ? `${printDuration(credit.unmeasuredMin)} not measured` : '',
         ].filter(Boolean);
-        row('hold', `${printDuration(need)} at ${band}`, `${printDuration(got)} in band${parts.length ? ` (${parts.join(', ')})` : ''}`, holdDifference(got, need));
+        row(
+          'hold',
+          `${printDuration(need)} at ${band}`,
+          `${printDuration(got)} in band${parts.length ? ` (${parts.join(', ')})` : ''}`,
+          holdDifference(got, need),
+        );
         if (credit.aboveCeilingMin >= 0.5 && phase.ceilingC !== null) {
-          row('ceiling', `never above ${printTemperature(phase.ceilingC)}`, `up to ${printTemperature(clock.highestC ?? phase.ceilingC)}`, `${printDuration(credit.aboveCeilingMin)} above the ceiling`);
+          row(
+            'ceiling',
+            `never above ${printTemperature(phase.ceilingC)}`,
+            `up to ${printTemperature(clock.highestC ?? phase.ceilingC)}`,
+            `${printDuration(credit.aboveCeilingMin)} above the ceiling`,
+          );
         }
       } else {
-        row('hold', `${printDuration(need)} at ${band}`, `${printDuration(done.elapsedMin)} by the clock, temperature not measured`, lateness(done.elapsedMin - need, 'Held', true));
+        row(
+          'hold',
+          `${printDuration(need)} at ${band}`,
+          `${printDuration(done.elapsedMin)} by the clock, temperature not measured`,
+          lateness(done.elapsedMin - need, 'Held', need),
+        );
       }
       if (phase.stirEveryMin !== null) {
         const planned = plannedStirsMin(need, phase.stirEveryMin).length;
         const actual = state.stirredAtMs.length;
-        row('stirred', `${planned} times`, `${actual} times`, actual < planned ? `${planned - actual} fewer than planned` : actual > planned ? `${actual - planned} more than planned` : null);
+        row(
+          'stirred',
+          `${planned} times`,
+          `${actual} times`,
+          actual === planned
+            ? null
+            : `Stirred ${Math.abs(planned - actual) === 1 ? 'once' : `${Math.abs(planned - actual)} times`} ${actual < planned ? 'less' : 'more'} than planned`,
+        );
       }
     } else {
-      const planned = typicalMin(phase);
-      row(PHASE_WORD[phase.kind], printDuration(planned), printDuration(done.elapsedMin), lateness(done.elapsedMin - planned, 'Took', true));
+      const window = step.phaseTimes[i];
+      // A rest is planned as long as the schedule drew it out, over a night perhaps, not as long as rests usually are.
+      const planned = window ? (window.toMs - window.fromMs) / 60_000 : typicalMin(phase);
+      const word = PHASE_WORD[phase.kind];
+      row(
+        word,
+        printDuration(planned),
+        printDuration(done.elapsedMin),
+        lateness(done.elapsedMin - planned, `${word.charAt(0).toUpperCase()}${word.slice(1)} took`, planned),
+      );
     }
   }
   for (const addition of step.additions) {
@@ -71,21 +102,37 @@ export function compareStep(step: PlanStep, state: StepState, clock: StepClock, 
     const logged = state.additions.filter((entry) => entry.additionId === addition.id);
     const known = logged.every((entry) => entry.amount.state !== 'unknown');
     const total = known && logged.length > 0 ? logged.reduce((sum, entry) => sum + (entry.amount.state === 'unknown' ? 0 : entry.amount.value), 0) : null;
-    const actual = logged.length === 0 ? 'not logged' : total === null ? 'amount unknown' : `${printAmount(total, addition.unit)}${logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : ''}`;
-    row(addition.name, planned === null ? 'unknown' : printAmount(planned, addition.unit), actual, amountDifference(planned, total, addition.unit, logged.length > 0));
+    const actual =
+      logged.length === 0
+        ? 'not logged'
+        : total === null
+          ? 'amount unknown'
+          : `${printAmount(total, addition.unit)}${logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : ''}`;
+    row(
+      addition.name,
+      planned === null ? 'unknown' : printAmount(planned, addition.unit),
+      actual,
+      amountDifference(addition.name, planned, total, addition.unit, logged.length > 0),
+    );
   }
   for (const extra of state.additions.filter((entry) => entry.additionId === null)) {
-    row(extra.substance, 'not planned', extra.amount.state === 'unknown' ? 'amount unknown' : printAmount(extra.amount.value, extra.unit), 'Added beyond the plan');
+    row(
+      extra.substance,
+      'not planned',
+      extra.amount.state === 'unknown' ? 'amount unknown' : printAmount(extra.amount.value, extra.unit),
+      `${extra.substance} added beyond the plan`,
+    );
   }
   return rows;
 }
 
-const PHASE_WORD = { charge: 'setting up', raise: 'heating up', dip: 'dip', soak: 'soak', rest: 'rest', lift: 'lifting' } as const;
+const PHASE_WORD = { charge: 'setting up', raise: 'heating up', dip: 'the dip', soak: 'the soak', rest: 'the rest', lift: 'lifting' } as const;
 
-function lateness(min: number, verb: string, isLength = false): string | null {
-  if (Math.abs(min) < TIME_SLACK_MIN) return null;
+/** @param ofMin when it is a length that differs, the planned length: a day may be a few minutes off and as planned */
+function lateness(min: number, verb: string, ofMin: number | null = null): string | null {
+  if (Math.abs(min) < Math.max(TIME_SLACK_MIN, (ofMin ?? 0) * LENGTH_SLACK)) return null;
   const size = printDuration(Math.abs(min));
-  if (isLength) return `${verb} ${size} ${min > 0 ? 'longer' : 'shorter'} than planned`;
+  if (ofMin !== null) return `${verb} ${size} ${min > 0 ? 'longer' : 'shorter'} than planned`;
   return `${verb} ${size} ${min > 0 ? 'late' : 'early'}`;
 }
 
@@ -96,9 +143,9 @@ function holdDifference(got: number, need: number): string | null {
   return short > 0 ? `${printDuration(short)} short of the hold, ${pct} %` : `Held ${printDuration(-short)} beyond the plan`;
 }
 
-function amountDifference(planned: number | null, actual: number | null, unit: 'g' | 'mL', logged: boolean): string | null {
-  if (planned === null || actual === null) return logged || planned === null ? null : 'Nothing logged';
+function amountDifference(name: string, planned: number | null, actual: number | null, unit: 'g' | 'mL', logged: boolean): string | null {
+  if (planned === null || actual === null) return logged || planned === null ? null : `No ${name} logged`;
   const difference = actual - planned;
   if (Math.abs(difference) <= planned * AMOUNT_SLACK) return null;
-  return `${printAmount(Math.abs(difference), unit)} ${difference > 0 ? 'more' : 'less'} than planned`;
+  return `${printAmount(Math.abs(difference), unit)} ${difference > 0 ? 'more' : 'less'} ${name} than planned`;
 }

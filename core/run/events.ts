@@ -8,10 +8,13 @@ export type RunFact =
   | { readonly type: 'reading'; readonly stepId: string; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
   | { readonly type: 'lotWeighed'; readonly lotId: string; readonly dryWeightG: number }
   | {
-      readonly type: 'addition'; readonly stepId: string;
+      readonly type: 'addition';
+      readonly stepId: string;
       /** The planned addition this fulfils, or null for something unplanned. */
       readonly additionId: string | null;
-      readonly substance: string; readonly amount: Figure; readonly unit: AmountUnit;
+      readonly substance: string;
+      readonly amount: Figure;
+      readonly unit: AmountUnit;
     }
   | { readonly type: 'stirred'; readonly stepId: string }
   | { readonly type: 'flipped'; readonly stepId: string }
@@ -26,7 +29,8 @@ export type RunFact =
   | { readonly type: 'replanned'; readonly planVersion: number; readonly reason: string }
   | { readonly type: 'finished' }
   | {
-      readonly type: 'amended'; readonly targetId: string;
+      readonly type: 'amended';
+      readonly targetId: string;
       readonly change: { readonly kind: 'withdrawn'; readonly reason: string } | { readonly kind: 'retimed'; readonly atMs: number };
     };
 

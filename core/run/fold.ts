@@ -72,7 +72,12 @@ export function foldRun(steps: readonly Pick<PlanStep, 'id' | 'vesselId'>[], eve
   const states: Record<string, Draft<StepState>> = {};
   for (const step of steps) states[step.id] = blank(step.id, step.vesselId);
   const run: Draft<Omit<RunState, 'steps' | 'lotWeightsG'>> & { lotWeightsG: Record<string, number> } = {
-    phase: 'notStarted', startedAtMs: null, finishedAtMs: null, planVersion: null, lotWeightsG: {}, notes: [],
+    phase: 'notStarted',
+    startedAtMs: null,
+    finishedAtMs: null,
+    planVersion: null,
+    lotWeightsG: {},
+    notes: [],
   };
   for (const event of standingEvents(events)) apply(run, states, event);
   return { ...run, steps: states };
@@ -80,7 +85,8 @@ export function foldRun(steps: readonly Pick<PlanStep, 'id' | 'vesselId'>[], eve
 
 function apply(
   run: Draft<Omit<RunState, 'steps' | 'lotWeightsG'>> & { lotWeightsG: Record<string, number> },
-  states: Record<string, Draft<StepState>>, event: RunEvent,
+  states: Record<string, Draft<StepState>>,
+  event: RunEvent,
 ): void {
   const { atMs } = event;
   switch (event.type) {
@@ -174,6 +180,20 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
 }
 
 const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
-  stepId, status: 'waiting', entered: [], typedC: [], ph: [], volumeMl: [], additions: [], stirredAtMs: [], flippedAtMs: [],
-  checks: [], pauses: [], vesselId, movedAtMs: [], liftedAtMs: null, endedAtMs: null, skipReason: null,
+  stepId,
+  status: 'waiting',
+  entered: [],
+  typedC: [],
+  ph: [],
+  volumeMl: [],
+  additions: [],
+  stirredAtMs: [],
+  flippedAtMs: [],
+  checks: [],
+  pauses: [],
+  vesselId,
+  movedAtMs: [],
+  liftedAtMs: null,
+  endedAtMs: null,
+  skipReason: null,
 });

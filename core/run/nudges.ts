@@ -1,7 +1,7 @@
-import { type Phase, type Plan, type PlanStep, amountOf } from '../plan/plan';
 import { printAmount, printTemperature } from '../measure/print';
-import type { RunState, StepState } from './fold';
+import { amountOf, type Phase, type Plan, type PlanStep } from '../plan/plan';
 import type { StepClock } from './clock';
+import type { RunState, StepState } from './fold';
 
 /** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
 export interface Nudge {
@@ -33,7 +33,9 @@ export function runNudges(plan: Pick<Plan, 'steps'>, state: RunState, clocks: Re
     if (stepState.status === 'waiting') {
       const ready = step.after.every((id) => isOver(state.steps[id]));
       if (ready) {
-        const afterMs = Math.max(step.startMs, ...step.after.map((id) => state.steps[id]?.endedAtMs ?? 0));
+        const overMs = Math.max(0, ...step.after.map((id) => state.steps[id]?.endedAtMs ?? 0));
+        // A step that only waited for others is due the moment they are over; one that waited for a morning still does.
+        const afterMs = step.whyNotEarlier.why === 'after' && overMs > 0 ? overMs : Math.max(step.startMs, overMs);
         nudges.push(nudge(step, 'begin', afterMs, `Begin: ${step.title}`));
       }
     } else if (stepState.status === 'running') {
@@ -47,7 +49,12 @@ export function runNudges(plan: Pick<Plan, 'steps'>, state: RunState, clocks: Re
 const isOver = (state: StepState | undefined): boolean => state === undefined || state.status === 'done' || state.status === 'skipped';
 
 const nudge = (step: PlanStep, act: Nudge['act'], dueMs: number, text: string, stop = false): Nudge => ({
-  key: `${step.id}/${act}/${Math.round(dueMs)}`, stepId: step.id, act, dueMs, text, stop,
+  key: `${step.id}/${act}/${Math.round(dueMs)}`,
+  stepId: step.id,
+  act,
+  dueMs,
+  text,
+  stop,
 });
 
 function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs: number): Nudge[] {
@@ -61,21 +68,43 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
       const missing = step.additions.filter((addition) => !state.additions.some((logged) => logged.additionId === addition.id));
       for (const addition of missing) {
         const amount = amountOf(addition);
-        nudges.push(nudge(step, 'add', now.enteredMs, `Add ${amount === null ? 'the' : printAmount(amount, addition.unit)} ${addition.name}${amount === null ? ' and log how much' : ''}`));
+        nudges.push(
+          nudge(
+            step,
+            'add',
+            now.enteredMs,
+            `Add ${amount === null ? 'the' : printAmount(amount, addition.unit)} ${addition.name}${amount === null ? ' and log how much' : ''}`,
+          ),
+        );
       }
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', now.enteredMs + phase.minutes * MIN, nextText(next) ?? `Done: ${step.title}`));
       break;
     }
     case 'raise':
       // Reached the band but the probe is silent: ask at the planned time.
-      nudges.push(nudge(step, 'nextPhase', now.enteredMs + phase.minutes * MIN, phase.toC === null ? 'Hot enough? Start the hold' : `Should be at ${printTemperature(phase.toC)}: read it, start the hold`));
+      nudges.push(
+        nudge(
+          step,
+          'nextPhase',
+          now.enteredMs + phase.minutes * MIN,
+          phase.toC === null ? 'Hot enough? Start the hold' : `Should be at ${printTemperature(phase.toC)}: read it, start the hold`,
+        ),
+      );
       break;
     case 'hold': {
       const leftMin = now.leftMin ?? 0;
       const endMs = nowMs + leftMin * MIN;
       const { latestC } = clock;
       if (phase.ceilingC !== null && latestC && latestC.bathC > phase.ceilingC) {
-        nudges.push(nudge(step, 'tooHot', latestC.atMs, `Too hot: ${printTemperature(latestC.bathC)}, never above ${printTemperature(phase.ceilingC)}. Turn it down`, true));
+        nudges.push(
+          nudge(
+            step,
+            'tooHot',
+            latestC.atMs,
+            `Too hot: ${printTemperature(latestC.bathC)}, never above ${printTemperature(phase.ceilingC)}. Turn it down`,
+            true,
+          ),
+        );
       }
       if (phase.stirEveryMin !== null) {
         const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs);
@@ -98,11 +127,15 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
         const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
         nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
       }
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`));
+      nudges.push(
+        nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
+      );
       break;
     }
     case 'rest':
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`));
+      nudges.push(
+        nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
+      );
       break;
     case 'lift':
       nudges.push(nudge(step, 'finish', now.enteredMs + phase.minutes * MIN, `Done: ${step.title}`));
@@ -120,7 +153,9 @@ function plannedEnd(step: PlanStep, index: number, enteredMs: number, minutes: {
 function nextText(next: Phase | undefined): string | null {
   if (!next) return null;
   switch (next.kind) {
-    case 'charge': case 'lift': case 'dip':
+    case 'charge':
+    case 'lift':
+    case 'dip':
       return next.act;
     case 'raise':
       return next.toC === null ? 'Heat on' : `Heat on, up to ${printTemperature(next.toC)}`;

@@ -1,6 +1,6 @@
 import { wofPctOf } from '../dose/dose';
-import { estimated, type Figure, measured, sumFigures, UNKNOWN, valueOf } from '../figure';
 import type { Treatment } from '../fibre/passport';
+import { estimated, type Figure, knownValue, measured, sumFigures, UNKNOWN } from '../figure';
 import type { Plan } from '../plan/plan';
 import { substanceName } from '../shelf/substances';
 import type { RunState } from './fold';
@@ -21,8 +21,11 @@ export function treatmentsOf(plan: Pick<Plan, 'steps' | 'lots'>, runId: string, 
     }
     for (const addition of solids) {
       treatments.push({
-        ...base, id: `${runId}/${step.id}/${addition.eventId}`, substance: substanceName(addition.substance),
-        wofPct: usedPct(addition.amount, dryG), note: step.title,
+        ...base,
+        id: `${runId}/${step.id}/${addition.eventId}`,
+        substance: substanceName(addition.substance),
+        wofPct: usedPct(addition.amount, dryG),
+        note: step.title,
       });
     }
   }
@@ -37,7 +40,7 @@ export function weightOf(plan: Pick<Plan, 'lots'>, state: Pick<RunState, 'lotWei
 }
 
 function usedPct(amount: Figure, dryG: Figure): Figure {
-  const pct = wofPctOf(valueOf(amount), valueOf(dryG));
+  const pct = wofPctOf(knownValue(amount), knownValue(dryG));
   if (pct === null) return UNKNOWN;
   return amount.state === 'measured' && dryG.state === 'measured' ? measured(pct) : estimated(pct);
 }

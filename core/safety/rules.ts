@@ -36,7 +36,14 @@ export function liftRule(totalKg: number, movedAtC: number | null, at: At): Find
 export function doseRule(id: AssistantId, pct: number, at: At): Finding[] {
   const assistant = ASSISTANTS[id];
   if (assistant.stopAbovePct !== null && pct > assistant.stopAbovePct) {
-    return [{ rule: 'R2', severity: assistant.stopNeedsReason ? 'stopUnlessReason' : 'stop', text: doseText(assistant.name, pct, assistant.stopAbovePct, assistant.why), ...at }];
+    return [
+      {
+        rule: 'R2',
+        severity: assistant.stopNeedsReason ? 'stopUnlessReason' : 'stop',
+        text: doseText(assistant.name, pct, assistant.stopAbovePct, assistant.why),
+        ...at,
+      },
+    ];
   }
   if (assistant.cautionAbovePct !== null && pct > assistant.cautionAbovePct) {
     return [{ rule: 'R2', severity: 'caution', text: doseText(assistant.name, pct, assistant.cautionAbovePct, assistant.why), ...at }];
@@ -57,7 +64,14 @@ export function ironRule(pct: number, minAt40C: number, at: At): Finding[] {
 /** R6: a mass the scale cannot weigh well. */
 export function scaleRule(massG: number, scaleG: number, at: At): Finding[] {
   return massG < 10 * scaleG
-    ? [{ rule: 'R6', severity: 'caution', text: `${printNumber(massG)} g on a scale reading ${scaleG} g can be far off. Make a stock solution and measure by volume.`, ...at }]
+    ? [
+        {
+          rule: 'R6',
+          severity: 'caution',
+          text: `${printNumber(massG)} g on a scale reading ${scaleG} g can be far off. Make a stock solution and measure by volume.`,
+          ...at,
+        },
+      ]
     : [];
 }
 
@@ -86,7 +100,9 @@ export function unattendedHeatRule(heat: Absence, absences: readonly Absence[], 
   if (!clash) return [];
   const a = printTime(Math.max(clash.fromMs, heat.fromMs));
   const b = printTime(Math.min(clash.toMs, heat.toMs));
-  return [{ rule: 'R14', severity: 'stop', text: `Heat is planned from ${a} to ${b} while nobody is awake and near. Move it, or make it a heat-off rest.`, ...at }];
+  return [
+    { rule: 'R14', severity: 'stop', text: `Heat is planned from ${a} to ${b} while nobody is awake and near. Move it, or make it a heat-off rest.`, ...at },
+  ];
 }
 
 /** R16: long simmers lose water. */
@@ -103,10 +119,14 @@ export function vesselRule(vessel: { material: string; dyeOnly: boolean; name: s
     findings.push({ rule: 'X7', severity: 'caution', text: 'Alkali eats aluminium and frees hydrogen. Use steel, enamel or plastic.', ...at });
   }
   if (metalSalt && !vessel.dyeOnly) {
-    findings.push({ rule: 'P8', severity: 'stop', text: `${vessel.name} is still shared with food. Use dye equipment here, and keep it out of the kitchen for good.`, ...at });
+    findings.push({
+      rule: 'P8',
+      severity: 'stop',
+      text: `${vessel.name} is still shared with food. Use dye equipment here, and keep it out of the kitchen for good.`,
+      ...at,
+    });
   }
   return findings;
 }
 
-export const PLAN_FOOTER =
-  'Cautions cover common hazards only. Read the label and safety data sheet of what you hold.';
+export const PLAN_FOOTER = 'Cautions cover common hazards only. Read the label and safety data sheet of what you hold.';

@@ -45,7 +45,10 @@ function pass(problem: ScheduleProblem, delays: ReadonlyMap<string, number>): Pa
     }
     // What waited for this task in its own vessel or another now leaves it.
     for (const [vesselId, list] of vessels) {
-      vessels.set(vesselId, list.map((busy) => (keptFor(busy.taskId) === task.id ? { ...busy, toMs: Math.max(done.startMs, busy.fromMs) } : busy)));
+      vessels.set(
+        vesselId,
+        list.map((busy) => (keptFor(busy.taskId) === task.id ? { ...busy, toMs: Math.max(done.startMs, busy.fromMs) } : busy)),
+      );
     }
     task.segments.forEach((segment, i) => {
       const at = done.segments[i];
@@ -91,7 +94,12 @@ function pass(problem: ScheduleProblem, delays: ReadonlyMap<string, number>): Pa
     }
     take(task, found);
   }
-  return { kind: 'planned', placed: problem.tasks.map((task) => placed.get(task.id)).filter((p) => p !== undefined), boundMs: boundMs(problem), by: 'forward pass' };
+  return {
+    kind: 'planned',
+    placed: problem.tasks.map((task) => placed.get(task.id)).filter((p) => p !== undefined),
+    boundMs: boundMs(problem),
+    by: 'forward pass',
+  };
 }
 
 interface Taken {
@@ -100,9 +108,7 @@ interface Taken {
   readonly hands: readonly Busy[];
 }
 
-type Attempt =
-  | { readonly ok: true; readonly segments: Window[] }
-  | { readonly ok: false; readonly laterByMs: number; readonly why: WhyNotEarlier };
+type Attempt = { readonly ok: true; readonly segments: Window[] } | { readonly ok: false; readonly laterByMs: number; readonly why: WhyNotEarlier };
 
 function place(task: Task, fromMs: number, firstWhy: WhyNotEarlier, problem: ScheduleProblem, taken: Taken): Placed | { readonly stuck: WhyNotEarlier } {
   let startMs = fromMs;
@@ -194,8 +200,7 @@ function clashOf(task: Task, segment: Segment, at: Window, problem: ScheduleProb
   return null;
 }
 
-const overlapping = (busy: readonly Busy[], at: Window): Busy | undefined =>
-  busy.find((b) => b.fromMs < at.toMs && b.toMs > at.fromMs);
+const overlapping = (busy: readonly Busy[], at: Window): Busy | undefined => busy.find((b) => b.fromMs < at.toMs && b.toMs > at.fromMs);
 
 function push(map: Map<string, Busy[]>, key: string, busy: Busy): void {
   const list = map.get(key);

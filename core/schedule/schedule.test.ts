@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { absences, homeWindows, type Diary } from './diary';
+import { absences, type Diary, homeWindows } from './diary';
 import { forwardPass } from './forward';
 import type { Placed, ScheduleProblem, Segment, Task } from './problem';
 
@@ -21,12 +21,27 @@ describe('home and awake', () => {
   });
 });
 
-const seg = (minutes: number, needs: Segment['needs'] = 'hands', heat = false): Segment => ({ minMin: minutes, typicalMin: minutes, maxMin: minutes, needs, heat });
+const seg = (minutes: number, needs: Segment['needs'] = 'hands', heat = false): Segment => ({
+  minMin: minutes,
+  typicalMin: minutes,
+  maxMin: minutes,
+  needs,
+  heat,
+});
 const stretch = (min: number, typical: number, max: number): Segment => ({ minMin: min, typicalMin: typical, maxMin: max, needs: 'nobody', heat: false });
 const task = (id: string, segments: Segment[], more: Partial<Task> = {}): Task => ({
-  id, segments, vesselId: null, heatSourceId: null, after: [], keepsVesselFor: null, notBeforeMs: 0, pinnedStartMs: null, fixed: null, ...more,
+  id,
+  segments,
+  vesselId: null,
+  heatSourceId: null,
+  after: [],
+  keepsVesselFor: null,
+  notBeforeMs: 0,
+  pinnedStartMs: null,
+  fixed: null,
+  ...more,
 });
-const after = (taskId: string, minLagMin = 0, maxLagMin: number | null = null) => [{ taskId, minLagMin, maxLagMin }];
+const follows = (taskId: string, minLagMin = 0, maxLagMin: number | null = null) => [{ taskId, minLagMin, maxLagMin }];
 const day = (from: number, to: number, dayIndex = 0) => ({ fromMs: (dayIndex * 24 + from) * H, toMs: (dayIndex * 24 + to) * H });
 const problem = (tasks: Task[], home = [day(8, 22), day(8, 22, 1), day(8, 22, 2)]): ScheduleProblem => ({ tasks, home, startMs: 8 * H, horizonMs: 72 * H });
 const run = (p: ScheduleProblem): Record<string, Placed> => {
@@ -37,7 +52,7 @@ const run = (p: ScheduleProblem): Record<string, Placed> => {
 
 describe('the forward pass', () => {
   test('steps follow each other at once when nothing is in the way', () => {
-    const placed = run(problem([task('a', [seg(30)]), task('b', [seg(60, 'watch', true)], { after: after('a') })]));
+    const placed = run(problem([task('a', [seg(30)]), task('b', [seg(60, 'watch', true)], { after: follows('a') })]));
     expect(placed.b?.startMs).toBe(8.5 * H);
     expect(placed.b?.whyNotEarlier).toEqual({ why: 'after', taskId: 'a', lagMin: 0 });
   });
@@ -72,38 +87,57 @@ describe('the forward pass', () => {
     expect(placed.b?.whyNotEarlier).toEqual({ why: 'handsBusy', taskId: 'a' });
   });
   test('a liquor waits in its pot until the step that uses it', () => {
-    const placed = run(problem([
-      task('extract', [seg(60, 'watch', true)], { vesselId: 'pot', keepsVesselFor: 'dye' }), task('mordant', [seg(180, 'watch')], { vesselId: 'pail' }),
-      task('dye', [seg(60, 'watch', true)], { vesselId: 'pot', after: [...after('extract'), ...after('mordant')] }), task('scour', [seg(30, 'watch')], { vesselId: 'pot' }),
-    ]));
+    const placed = run(
+      problem([
+        task('extract', [seg(60, 'watch', true)], { vesselId: 'pot', keepsVesselFor: 'dye' }),
+        task('mordant', [seg(180, 'watch')], { vesselId: 'pail' }),
+        task('dye', [seg(60, 'watch', true)], { vesselId: 'pot', after: [...follows('extract'), ...follows('mordant')] }),
+        task('scour', [seg(30, 'watch')], { vesselId: 'pot' }),
+      ]),
+    );
     expect(placed.dye?.startMs).toBe(11 * H);
     expect(placed.scour?.startMs).toBe(12 * H);
   });
   test('a greatest lag pulls the earlier step later instead of leaving goods waiting', () => {
-    const placed = run(problem([task('warm', [seg(60, 'watch', true)]), task('slow', [seg(300, 'watch')]), task('use', [seg(30)], { after: [...after('warm', 0, 10), ...after('slow')] })]));
+    const placed = run(
+      problem([
+        task('warm', [seg(60, 'watch', true)]),
+        task('slow', [seg(300, 'watch')]),
+        task('use', [seg(30)], { after: [...follows('warm', 0, 10), ...follows('slow')] }),
+      ]),
+    );
     expect(((placed.use?.startMs ?? 0) - (placed.warm?.endMs ?? 0)) / MIN).toBeLessThanOrEqual(10);
   });
-  test('a least lag is kept', () => expect(run(problem([task('a', [seg(30)]), task('b', [seg(10)], { after: after('a', 90) })])).b?.startMs).toBe(10 * H));
+  test('a least lag is kept', () => expect(run(problem([task('a', [seg(30)]), task('b', [seg(10)], { after: follows('a', 90) })])).b?.startMs).toBe(10 * H));
   test('a pin stays; a pin before its predecessor is refused with the reason', () => {
     expect(run(problem([task('a', [seg(30)], { pinnedStartMs: 12 * H })])).a?.startMs).toBe(12 * H);
-    const early = forwardPass(problem([task('a', [seg(30)]), task('b', [seg(10)], { after: after('a'), pinnedStartMs: 8 * H })]));
+    const early = forwardPass(problem([task('a', [seg(30)]), task('b', [seg(10)], { after: follows('a'), pinnedStartMs: 8 * H })]));
     expect(early).toMatchObject({ kind: 'infeasible', taskId: 'b' });
   });
   test('what cannot be is said, not squeezed in', () => {
-    expect(forwardPass(problem([task('a', [seg(15 * 60, 'watch', true)])]))).toMatchObject({ kind: 'infeasible', reason: expect.stringContaining('home and awake') });
-    const held = forwardPass(problem([task('a', [seg(10)], { vesselId: 'pot', keepsVesselFor: 'c' }), task('b', [seg(10)], { vesselId: 'pot' }), task('c', [seg(10)], { vesselId: 'pot', after: [...after('a'), ...after('b')] })]));
+    expect(forwardPass(problem([task('a', [seg(15 * 60, 'watch', true)])]))).toMatchObject({
+      kind: 'infeasible',
+      reason: expect.stringContaining('home and awake'),
+    });
+    const held = forwardPass(
+      problem([
+        task('a', [seg(10)], { vesselId: 'pot', keepsVesselFor: 'c' }),
+        task('b', [seg(10)], { vesselId: 'pot' }),
+        task('c', [seg(10)], { vesselId: 'pot', after: [...follows('a'), ...follows('b')] }),
+      ]),
+    );
     expect(held).toMatchObject({ kind: 'infeasible', taskId: 'b', reason: expect.stringContaining('another vessel') });
   });
   test('the past is not moved', () => {
     const fixed = { startMs: 5 * H, endMs: 9 * H, segments: [day(5, 9)] };
-    const placed = run(problem([task('a', [seg(30)], { fixed }), task('b', [seg(10)], { after: after('a') })]));
+    const placed = run(problem([task('a', [seg(30)], { fixed }), task('b', [seg(10)], { after: follows('a') })]));
     expect([placed.a?.startMs, placed.b?.startMs]).toEqual([5 * H, 9 * H]);
   });
 });
 
 describe('the bound', () => {
   test('no schedule ends before the longest chain with every stretch at its least', () => {
-    const result = forwardPass(problem([task('a', [seg(60, 'watch')]), task('b', [stretch(480, 600, 900), seg(5)], { after: after('a') })]));
+    const result = forwardPass(problem([task('a', [seg(60, 'watch')]), task('b', [stretch(480, 600, 900), seg(5)], { after: follows('a') })]));
     if (result.kind !== 'planned') throw new Error('not planned');
     expect((result.boundMs - 8 * H) / MIN).toBe(545);
     expect(Math.max(...result.placed.map((p) => p.endMs))).toBeGreaterThanOrEqual(result.boundMs);
@@ -114,10 +148,15 @@ describe('the bound', () => {
 test('small instance R1: never under the critical path of 10, not over the 14 of the serial order', () => {
   const hours = (h: number, needs: Segment['needs'], heat = false) => [seg(h * 60, needs, heat)];
   const tasks = [
-    task('1', hours(1, 'hands')), task('2', hours(3, 'nobody', true), { heatSourceId: 'burner', vesselId: null, after: after('1') }),
-    task('3', hours(4, 'nobody'), { after: after('2') }), task('4', hours(2, 'hands'), { after: after('3') }), task('5', hours(2, 'hands')),
-    task('6', [seg(120, 'watch', true)], { heatSourceId: 'burner', after: after('5') }), task('7', hours(3, 'nobody'), { after: after('6') }),
-    task('8', hours(1, 'hands'), { after: after('7') }), task('9', [seg(180, 'hands', true)], { heatSourceId: 'burner' }),
+    task('1', hours(1, 'hands')),
+    task('2', hours(3, 'nobody', true), { heatSourceId: 'burner', vesselId: null, after: follows('1') }),
+    task('3', hours(4, 'nobody'), { after: follows('2') }),
+    task('4', hours(2, 'hands'), { after: follows('3') }),
+    task('5', hours(2, 'hands')),
+    task('6', [seg(120, 'watch', true)], { heatSourceId: 'burner', after: follows('5') }),
+    task('7', hours(3, 'nobody'), { after: follows('6') }),
+    task('8', hours(1, 'hands'), { after: follows('7') }),
+    task('9', [seg(180, 'hands', true)], { heatSourceId: 'burner' }),
   ].map((t) => (t.id === '2' ? { ...t, segments: [seg(180, 'watch', true)] } : t));
   const result = forwardPass({ tasks, home: [{ fromMs: 0, toMs: 100 * H }], startMs: 0, horizonMs: 100 * H });
   if (result.kind !== 'planned') throw new Error(result.reason);

@@ -16,8 +16,15 @@ function formatFor(zone: string): Intl.DateTimeFormat {
   let format = formats.get(zone);
   if (!format) {
     format = new Intl.DateTimeFormat('en-GB', {
-      timeZone: zone, hourCycle: 'h23', weekday: 'short', year: 'numeric', month: 'numeric', day: 'numeric',
-      hour: 'numeric', minute: 'numeric', second: 'numeric',
+      timeZone: zone,
+      hourCycle: 'h23',
+      weekday: 'short',
+      year: 'numeric',
+      month: 'numeric',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: 'numeric',
+      second: 'numeric',
     });
     formats.set(zone, format);
   }
@@ -32,8 +39,12 @@ export function wallTime(atMs: number, zone: string): WallTime {
   const part: Record<string, string> = {};
   for (const { type, value } of formatFor(zone).formatToParts(atMs)) part[type] = value;
   return {
-    year: Number(part.year), month: Number(part.month), day: Number(part.day), hour: Number(part.hour),
-    minute: Number(part.minute), weekday: WEEKDAYS.indexOf(part.weekday ?? ''),
+    year: Number(part.year),
+    month: Number(part.month),
+    day: Number(part.day),
+    hour: Number(part.hour),
+    minute: Number(part.minute),
+    weekday: WEEKDAYS.indexOf(part.weekday ?? ''),
   };
 }
 
@@ -81,5 +92,4 @@ export function printDay(atMs: number, zone: string): string {
 }
 
 /** "Fri 09:42" */
-export const printDayClock = (atMs: number, zone: string): string =>
-  `${WEEKDAYS[wallTime(atMs, zone).weekday]} ${printClock(atMs, zone)}`;
+export const printDayClock = (atMs: number, zone: string): string => `${WEEKDAYS[wallTime(atMs, zone).weekday]} ${printClock(atMs, zone)}`;

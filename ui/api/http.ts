@@ -23,7 +23,9 @@ async function send<T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unkn
   }
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok) return answer as T;
-  throw new Refused(isProblem(answer) ? answer : { title: 'Not understood', status: response.status, detail: `The answer was ${response.status}.`, errors: [] });
+  throw new Refused(
+    isProblem(answer) ? answer : { title: 'Not understood', status: response.status, detail: `The answer was ${response.status}.`, errors: [] },
+  );
 }
 
 const isProblem = (value: unknown): value is ProblemView => typeof value === 'object' && value !== null && 'detail' in value && 'errors' in value;

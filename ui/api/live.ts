@@ -32,7 +32,7 @@ export function startLive(): void {
 
 function holdStream(share: (heard: Heard) => void): void {
   const source = new EventSource('/api/v1/live');
-  const parse = <T,>(event: Event): T => JSON.parse((event as MessageEvent<string>).data) as T;
+  const parse = <T>(event: Event): T => JSON.parse((event as MessageEvent<string>).data) as T;
   source.addEventListener('hello', (event) => {
     share({ kind: 'time', nowMs: parse<{ nowMs: number }>(event).nowMs });
     // After a gap something may have been missed: pages load again what they show.

@@ -13,7 +13,12 @@ export interface Waiting {
 const KEY = 'hyndle.outbox';
 const RETRY_MS = 3000;
 
-type Listener = (change: { readonly kind: 'changed' } | { readonly kind: 'refused'; readonly waiting: Waiting; readonly why: string } | { readonly kind: 'stored'; readonly runId: string; readonly event: RunEvent }) => void;
+type Listener = (
+  change:
+    | { readonly kind: 'changed' }
+    | { readonly kind: 'refused'; readonly waiting: Waiting; readonly why: string }
+    | { readonly kind: 'stored'; readonly runId: string; readonly event: RunEvent },
+) => void;
 const listeners = new Set<Listener>();
 let timer: ReturnType<typeof setTimeout> | null = null;
 let sending = false;

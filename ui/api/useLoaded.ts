@@ -4,7 +4,10 @@ import type { LiveMessage } from '@/contract/views';
 import { errorText, get } from './http';
 import { useLive } from './live';
 
-export type Loaded<T> = { readonly state: 'loading' } | { readonly state: 'failed'; readonly why: string; readonly retry: () => void } | { readonly state: 'ready'; readonly value: T; readonly reload: () => void };
+export type Loaded<T> =
+  | { readonly state: 'loading' }
+  | { readonly state: 'failed'; readonly why: string; readonly retry: () => void }
+  | { readonly state: 'ready'; readonly value: T; readonly reload: () => void };
 
 /** Loads from /api/v1 and again whenever the live stream tells of a change that concerns it. */
 export function useLoaded<T>(path: string, concerns: (message: LiveMessage) => boolean): Loaded<T> {

@@ -8,13 +8,16 @@ import { printMass } from '@/core/measure/print';
 import { useLoaded } from '../api/useLoaded';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { Hem } from './Hem';
-import { CERTAINTY_WORD, figureText } from './lotText';
+import { ANSWER_WORD, figureText } from './lotText';
 
 const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm));
 const PAGE = 50;
 
 export function FibrePage() {
-  const lots = useLoaded<LotView[]>('/lots', (message) => (message.kind === 'changed' && message.what === 'lot') || (message.kind === 'event' && message.event.type === 'stepFinished'));
+  const lots = useLoaded<LotView[]>(
+    '/lots',
+    (message) => (message.kind === 'changed' && message.what === 'lot') || (message.kind === 'event' && message.event.type === 'stepFinished'),
+  );
   const [text, setText] = useState('');
   const [shown, setShown] = useState(PAGE);
   const [adding, setAdding] = useState(false);
@@ -25,7 +28,14 @@ export function FibrePage() {
     <div className="page">
       <header className="page-head">
         <h1>Fibre</h1>
-        <input type="search" className="search" aria-label="Find a lot" placeholder="Find by name or fibre" value={text} onChange={(event) => setText(event.target.value)} />
+        <input
+          type="search"
+          className="search"
+          aria-label="Find a lot"
+          placeholder="Find by name or fibre"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
         <button type="button" className="act act-strong" onClick={() => setAdding(true)}>
           Add a lot
         </button>
@@ -50,8 +60,10 @@ export function FibrePage() {
                   {lot.pieces > 1 ? ` · ${lot.pieces} pieces` : ''}
                 </span>
               </div>
-              <Hem passport={lot.passport} />
-              <span className="lot-state quiet">mordant: {CERTAINTY_WORD[lot.passport.state.mordant]}</span>
+              <span className="hem-cell">
+                <Hem passport={lot.passport} />
+              </span>
+              <span className="lot-state quiet">mordanted: {ANSWER_WORD[lot.passport.state.mordant]}</span>
               <span className="figure row-figure">{figureText(lot.dryWeightG, printMass)}</span>
             </li>
           ))}

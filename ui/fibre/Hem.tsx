@@ -6,7 +6,8 @@ const STITCH_PX = 22;
 /** A lot's past as a hem: one stitch a treatment, whole when known, dashed when not, open when left out on purpose. */
 export function Hem({ passport, small = false }: { passport: Passport; small?: boolean }) {
   const { treatments } = passport;
-  const shown: readonly Pick<Treatment, 'id' | 'kind' | 'certainty'>[] = treatments.length > 0 ? treatments : [{ id: 'none', kind: 'scour', certainty: 'unknown' }];
+  const shown: readonly Pick<Treatment, 'id' | 'kind' | 'certainty'>[] =
+    treatments.length > 0 ? treatments : [{ id: 'none', kind: 'scour', certainty: 'unknown' }];
   const words = treatments.length > 0 ? treatments.map((t) => `${TREATMENT_WORD[t.kind]}, ${CERTAINTY_WORD[t.certainty]}`).join('; ') : 'history unknown';
   const step = small ? 12 : STITCH_PX;
   const height = small ? 14 : 22;

@@ -2,7 +2,7 @@
 import { ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
-import { FIBRES, type FibreKind, LOT_FORMS, type LotForm as Form, type Share } from '@/core/fibre/lot';
+import { FIBRES, type FibreKind, type LotForm as Form, LOT_FORMS, type Share } from '@/core/fibre/lot';
 import type { Figure } from '@/core/figure';
 import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
 import { convert } from '@/core/measure/units';
@@ -70,7 +70,13 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
         {shares.map((share, i) => (
           <div key={share.fibre} className="share">
             <Select
-              value={share.fibre} aria-label="Fibre" options={(Object.keys(FIBRES) as FibreKind[]).map((value) => ({ value, label: FIBRES[value].name, disabled: shares.some((s) => s.fibre === value) }))}
+              value={share.fibre}
+              aria-label="Fibre"
+              options={(Object.keys(FIBRES) as FibreKind[]).map((value) => ({
+                value,
+                label: FIBRES[value].name,
+                disabled: shares.some((s) => s.fibre === value),
+              }))}
               onChange={(fibre) => setShares(shares.with(i, { ...share, fibre }))}
             />
             <InputNumber value={share.pct} suffix="%" aria-label="Share" onChange={(pct) => setShares(shares.with(i, { ...share, pct: pct ?? 0 }))} />
@@ -81,7 +87,8 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
         ))}
         {shares.length === 0 ? <p className="quiet">Unknown composition. It can still be planned with.</p> : null}
         <button
-          type="button" className="act act-small"
+          type="button"
+          className="act act-small"
           onClick={() => {
             const free = (Object.keys(FIBRES) as FibreKind[]).find((fibre) => !shares.some((share) => share.fibre === fibre));
             if (free) setShares([...shares, { fibre: free, pct: Math.max(0, 100 - shares.reduce((sum, share) => sum + share.pct, 0)) }]);
@@ -94,18 +101,38 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
       <div className="params">
         <label className="field">
           <span>Dry weight</span>
-          <Input value={weight} placeholder="152 g, or 5 oz" disabled={sure === 'unknown'} status={errors.dryWeightG ? 'error' : ''} onChange={(event) => setWeight(event.target.value)} />
+          <Input
+            value={weight}
+            placeholder="152 g, or 5 oz"
+            disabled={sure === 'unknown'}
+            status={errors.dryWeightG ? 'error' : ''}
+            onChange={(event) => setWeight(event.target.value)}
+          />
           {problem('dryWeightG')}
         </label>
         <label className="field">
           <span>How sure</span>
-          <Select value={sure} onChange={setSure} options={[{ value: 'measured', label: 'weighed' }, { value: 'estimated', label: 'estimated' }, { value: 'unknown', label: 'unknown' }]} />
+          <Select
+            value={sure}
+            onChange={setSure}
+            options={[
+              { value: 'measured', label: 'weighed' },
+              { value: 'estimated', label: 'estimated' },
+              { value: 'unknown', label: 'unknown' },
+            ]}
+          />
         </label>
       </div>
       <div className="field">
         <span>Colour before dyeing</span>
         <div className="share">
-          <ColorPicker value={baseHex ?? '#ece6d8'} disabledAlpha disabledFormat onChange={(colour) => setBaseHex(colour.toHexString().slice(0, 7))} showText={() => baseHex ?? 'nobody looked'} />
+          <ColorPicker
+            value={baseHex ?? '#ece6d8'}
+            disabledAlpha
+            disabledFormat
+            onChange={(colour) => setBaseHex(colour.toHexString().slice(0, 7))}
+            showText={() => baseHex ?? 'nobody looked'}
+          />
           {baseHex ? (
             <button type="button" className="act act-small" onClick={() => setBaseHex(null)}>
               Unknown

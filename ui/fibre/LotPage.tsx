@@ -5,9 +5,9 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { dyeableShare, printComposition } from '@/core/fibre/lot';
-import { type Certainty, type Treatment, TREATMENTS, type TreatmentKind } from '@/core/fibre/passport';
-import { printMass, printPercent } from '@/core/measure/print';
+import { type Certainty, TREATMENTS, type Treatment, type TreatmentKind } from '@/core/fibre/passport';
 import { readNumber } from '@/core/measure/parseNumber';
+import { printMass, printPercent } from '@/core/measure/print';
 import { printDay } from '@/core/time/zone';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
@@ -15,13 +15,17 @@ import { useLoaded } from '../api/useLoaded';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { useZone } from '../shell/useZone';
 import { Hem } from './Hem';
-import { CERTAINTY_WORD, figureText, TREATMENT_WORD } from './lotText';
+import { ANSWER_WORD, CERTAINTY_WORD, figureText, TREATMENT_WORD } from './lotText';
 
 const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm));
 
 /** One lot: what it is, and its passport as a hem with a line for each stitch. */
 export function LotPage({ lotId }: { lotId: string }) {
-  const loaded = useLoaded<LotView>(`/lots/${lotId}`, (message) => (message.kind === 'changed' && message.what === 'lot' && message.id === lotId) || (message.kind === 'event' && message.event.type === 'stepFinished'));
+  const loaded = useLoaded<LotView>(
+    `/lots/${lotId}`,
+    (message) =>
+      (message.kind === 'changed' && message.what === 'lot' && message.id === lotId) || (message.kind === 'event' && message.event.type === 'stepFinished'),
+  );
   const zone = useZone();
   const [editing, setEditing] = useState(false);
   const [adding, setAdding] = useState(false);
@@ -58,11 +62,15 @@ export function LotPage({ lotId }: { lotId: string }) {
           {(['scour', 'tannin', 'mordant', 'dye'] as const).map((question) => (
             <div key={question}>
               <dt>{TREATMENT_WORD[question]}?</dt>
-              <dd className={`certainty certainty-${lot.passport.state[question]}`}>{CERTAINTY_WORD[lot.passport.state[question]]}</dd>
+              <dd className={`certainty certainty-${lot.passport.state[question]}`}>{ANSWER_WORD[lot.passport.state[question]]}</dd>
             </div>
           ))}
         </dl>
-        {lot.passport.treatments.length === 0 ? <p className="quiet">Nothing is known of its past. A small piece in a mordanted neighbour’s bath tells within minutes: unmordanted yarn stays pale.</p> : null}
+        {lot.passport.treatments.length === 0 ? (
+          <p className="quiet">
+            Nothing is known of its past. A small piece in a mordanted neighbour’s bath tells within minutes: unmordanted yarn stays pale.
+          </p>
+        ) : null}
         <ol className="treatments">
           {lot.passport.treatments.map((treatment) => (
             <TreatmentRow key={treatment.id} treatment={treatment} zone={zone} />
@@ -85,7 +93,13 @@ function TreatmentRow({ treatment, zone }: { treatment: Treatment; zone: string 
         {treatment.wofPct.state === 'unknown' ? '' : ` ${figureText(treatment.wofPct, printPercent)} of its weight`}
       </span>
       <span className={`certainty certainty-${treatment.certainty}`}>{CERTAINTY_WORD[treatment.certainty]}</span>
-      <span className="quiet">{'run' in treatment.from ? <Link href={`/runs/${treatment.from.run}/record`}>{treatment.note || 'a run'}</Link> : `by hand${treatment.note ? `: ${treatment.note}` : ''}`}</span>
+      <span className="quiet">
+        {'run' in treatment.from ? (
+          <Link href={`/runs/${treatment.from.run}/record`}>{treatment.note || 'a run'}</Link>
+        ) : (
+          `by hand${treatment.note ? `: ${treatment.note}` : ''}`
+        )}
+      </span>
     </li>
   );
 }
@@ -100,10 +114,16 @@ function TreatmentForm({ lotId, onClose, onSaved }: { lotId: string; onClose: ()
   const [problem, setProblem] = useState<string | null>(null);
   const save = async () => {
     const number = readNumber(pct);
-    if (pct.trim() !== '' && (!number || number.rest.replace('%', '').trim() !== '')) return setProblem('Write the percent as a number, or leave it empty when nobody knows.');
+    if (pct.trim() !== '' && number?.rest.replace('%', '').trim() !== '')
+      return setProblem('Write the percent as a number, or leave it empty when nobody knows.');
     try {
       await post(`/lots/${lotId}/treatments`, {
-        id, kind, certainty, substance: substance.trim() || null, note, atMs: null,
+        id,
+        kind,
+        certainty,
+        substance: substance.trim() || null,
+        note,
+        atMs: null,
         wofPct: number ? { state: certainty === 'known' ? 'measured' : 'estimated', value: number.value } : { state: 'unknown' },
       });
       onSaved();
@@ -121,7 +141,11 @@ function TreatmentForm({ lotId, onClose, onSaved }: { lotId: string; onClose: ()
         </label>
         <label className="field">
           <span>How well is it known</span>
-          <Select value={certainty} onChange={setCertainty} options={(Object.keys(CERTAINTY_WORD) as Certainty[]).map((value) => ({ value, label: CERTAINTY_WORD[value] }))} />
+          <Select
+            value={certainty}
+            onChange={setCertainty}
+            options={(Object.keys(CERTAINTY_WORD) as Certainty[]).map((value) => ({ value, label: CERTAINTY_WORD[value] }))}
+          />
         </label>
         <label className="field">
           <span>With what</span>

@@ -1,5 +1,5 @@
-import type { Figure } from '@/core/figure';
 import type { Certainty, TreatmentKind } from '@/core/fibre/passport';
+import type { Figure } from '@/core/figure';
 
 /** "152 g", "about 60 g", "unknown". */
 export function figureText(figure: Figure, print: (value: number) => string): string {
@@ -9,6 +9,17 @@ export function figureText(figure: Figure, print: (value: number) => string): st
 
 export const CERTAINTY_WORD: Record<Certainty, string> = { known: 'known', believed: 'believed', unknown: 'unknown', noneOnPurpose: 'none on purpose' };
 
+/** The answer to "was it mordanted?" */
+export const ANSWER_WORD: Record<Certainty, string> = { known: 'yes', believed: 'believed so', unknown: 'unknown', noneOnPurpose: 'no, on purpose' };
+
 export const TREATMENT_WORD: Record<TreatmentKind, string> = {
-  scour: 'scoured', tannin: 'tannin', mordant: 'mordant', iron: 'iron', dye: 'dyed', modifier: 'modifier', rest: 'rested', rinse: 'rinsed', dry: 'dried',
+  scour: 'scoured',
+  tannin: 'tannin',
+  mordant: 'mordant',
+  iron: 'iron',
+  dye: 'dyed',
+  modifier: 'modifier',
+  rest: 'rested',
+  rinse: 'rinsed',
+  dry: 'dried',
 };

@@ -10,7 +10,10 @@ export function MethodsPage() {
       <header className="page-head">
         <div className="page-title">
           <h1>Methods</h1>
-          <p className="quiet">In working order. Where practice differs the schools stand side by side. Figures are common practice, with no published source, unless they say otherwise.</p>
+          <p className="quiet">
+            In working order. Where practice differs the schools stand side by side. Figures are common practice, with no published source, unless they say
+            otherwise.
+          </p>
         </div>
       </header>
       <ul className="methods">

@@ -6,7 +6,10 @@ import { get } from '../api/http';
 export function RecoveryNotice() {
   const [notices, setNotices] = useState<readonly string[]>([]);
   useEffect(() => {
-    get<{ notices: string[] }>('/health').then((health) => setNotices(health.notices), () => undefined);
+    get<{ notices: string[] }>('/health').then(
+      (health) => setNotices(health.notices),
+      () => undefined,
+    );
   }, []);
   if (notices.length === 0) return null;
   return (

@@ -1,10 +1,10 @@
 'use client';
 import { DatePicker, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
-import { METHODS, methodById } from '@/core/method/library';
-import type { Method, Param } from '@/core/method/method';
 import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
 import { convert } from '@/core/measure/units';
+import { METHODS, methodById } from '@/core/method/library';
+import type { Method, Param } from '@/core/method/method';
 import type { ChainItem, Draft, Plan, PlannedAmount, PlanProblem, PlanStep, Vessel } from '@/core/plan/plan';
 import { DYESTUFFS } from '@/core/shelf/substances';
 import { dayjsIn, msFromPicker } from '../shell/zonedPicker';
@@ -39,7 +39,10 @@ export function ChainEditor(props: Props) {
       <label className="field">
         <span>Add a step</span>
         <Select
-          value={null} placeholder="Choose a method" showSearch={{ optionFilterProp: 'label' }} aria-label="Add a step"
+          value={null}
+          placeholder="Choose a method"
+          showSearch={{ optionFilterProp: 'label' }}
+          aria-label="Add a step"
           options={METHODS.map((method) => ({ value: method.id, label: `${method.name} (${method.school})${used.has(method.id) ? ' · again' : ''}` }))}
           onChange={(methodId: string | null) => methodId && onDraft(withItem(draft, methodId))}
         />
@@ -59,15 +62,23 @@ function Item({ item, place, draft, onDraft, plan, problems, vessels, zone }: Pr
       <summary>
         <StitchPatch kind={method.stage} width={14} height={24} />
         <span className="chain-name">{method.name}</span>
-        <span className="quiet">{steps.flatMap((step) => step.additions).map(amountText).join(', ')}</span>
+        <span className="quiet">
+          {steps
+            .flatMap((step) => step.additions)
+            .map(amountText)
+            .join(', ')}
+        </span>
       </summary>
       <Problems problems={problems} />
       {schools.length > 1 ? (
         <label className="field">
           <span>School</span>
           <Select
-            value={method.id} options={schools.map((school) => ({ value: school.id, label: `${school.name}: ${school.school}` }))}
-            onChange={(methodId: string) => change({ methodId, params: {}, dyestuffId: methodById(methodId)?.needsDyestuff ? (item.dyestuffId ?? 'weld') : null })}
+            value={method.id}
+            options={schools.map((school) => ({ value: school.id, label: `${school.name}: ${school.school}` }))}
+            onChange={(methodId: string) =>
+              change({ methodId, params: {}, dyestuffId: methodById(methodId)?.needsDyestuff ? (item.dyestuffId ?? 'weld') : null })
+            }
           />
         </label>
       ) : null}
@@ -75,12 +86,22 @@ function Item({ item, place, draft, onDraft, plan, problems, vessels, zone }: Pr
       {method.needsDyestuff ? (
         <label className="field">
           <span>Dyestuff</span>
-          <Select value={item.dyestuffId} options={Object.values(DYESTUFFS).map((stuff) => ({ value: stuff.id, label: `${stuff.name} (${stuff.part})` }))} onChange={(dyestuffId: string) => change({ dyestuffId })} />
+          <Select
+            value={item.dyestuffId}
+            options={Object.values(DYESTUFFS).map((stuff) => ({ value: stuff.id, label: `${stuff.name} (${stuff.part})` }))}
+            onChange={(dyestuffId: string) => change({ dyestuffId })}
+          />
         </label>
       ) : null}
       <div className="params">
         {method.params.map((param) => (
-          <ParamField key={param.key} param={param} method={method} value={item.params[param.key]} onChange={(value) => change({ params: { ...item.params, [param.key]: value } })} />
+          <ParamField
+            key={param.key}
+            param={param}
+            method={method}
+            value={item.params[param.key]}
+            onChange={(value) => change({ params: { ...item.params, [param.key]: value } })}
+          />
         ))}
       </div>
       {steps.map((step) => (
@@ -103,7 +124,17 @@ function Item({ item, place, draft, onDraft, plan, problems, vessels, zone }: Pr
 
 const STANDING = { practice: '', uncertain: ' (uncertain)', estimate: ' (our estimate)' } as const;
 
-function ParamField({ param, method, value, onChange }: { param: Param; method: Method; value: number | null | undefined; onChange: (value: number | null) => void }) {
+function ParamField({
+  param,
+  method,
+  value,
+  onChange,
+}: {
+  param: Param;
+  method: Method;
+  value: number | null | undefined;
+  onChange: (value: number | null) => void;
+}) {
   const shown = value === undefined ? param.usual : value;
   const out = shown !== null && (shown < param.min || shown > param.max);
   return (
@@ -147,15 +178,22 @@ function StepFields({ step, draft, onDraft, vessels, zone }: Pick<Props, 'draft'
         <label className="field">
           <span>Vessel</span>
           <Select
-            value={step.vesselId} options={vessels.map((vessel) => ({ value: vessel.id, label: `${vessel.name}${vessel.litres ? ` ${vessel.litres} L` : ''}` }))}
+            value={step.vesselId}
+            options={vessels.map((vessel) => ({ value: vessel.id, label: `${vessel.name}${vessel.litres ? ` ${vessel.litres} L` : ''}` }))}
             onChange={(vesselId: string) => onDraft(withEntry(draft, 'vessels', step.id, vesselId))}
           />
         </label>
         <label className="field" htmlFor={`pin-${step.id}`}>
           <span>Pin its start</span>
           <DatePicker
-            id={`pin-${step.id}`} showTime={{ format: 'HH:mm', minuteStep: 5 }} format="ddd D MMM HH:mm" value={pin === undefined ? null : dayjsIn(pin, zone)} placeholder="not pinned" needConfirm={false}
-            onChange={(value) => onDraft(withEntry(draft, 'pins', step.id, value ? msFromPicker(value, zone) : null))} style={{ width: '100%' }}
+            id={`pin-${step.id}`}
+            showTime={{ format: 'HH:mm', minuteStep: 5 }}
+            format="ddd D MMM HH:mm"
+            value={pin === undefined ? null : dayjsIn(pin, zone)}
+            placeholder="not pinned"
+            needConfirm={false}
+            onChange={(value) => onDraft(withEntry(draft, 'pins', step.id, value ? msFromPicker(value, zone) : null))}
+            style={{ width: '100%' }}
           />
         </label>
       </div>
@@ -163,7 +201,11 @@ function StepFields({ step, draft, onDraft, vessels, zone }: Pick<Props, 'draft'
       {step.findings.some((finding) => finding.severity === 'stopUnlessReason') || draft.reasons[step.id] ? (
         <label className="field">
           <span>Reason for going past the stop</span>
-          <Input maxLength={400} value={draft.reasons[step.id] ?? ''} onChange={(event) => onDraft(withEntry(draft, 'reasons', step.id, event.target.value || null))} />
+          <Input
+            maxLength={400}
+            value={draft.reasons[step.id] ?? ''}
+            onChange={(event) => onDraft(withEntry(draft, 'reasons', step.id, event.target.value || null))}
+          />
         </label>
       ) : null}
     </>
@@ -185,8 +227,14 @@ function OverruleField({ amount, onSet }: { amount: PlannedAmount; onSet: (value
   return (
     <div className="overrule">
       <Input
-        size="small" value={text} status={problem ? 'error' : ''} aria-label={`Set ${amount.name} instead`} placeholder={`set instead, in ${amount.unit}`}
-        onChange={(event) => setText(event.target.value)} onBlur={set} onPressEnter={set}
+        size="small"
+        value={text}
+        status={problem ? 'error' : ''}
+        aria-label={`Set ${amount.name} instead`}
+        placeholder={`set instead, in ${amount.unit}`}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={set}
+        onPressEnter={set}
       />
       {amount.overruled === null ? null : (
         <button type="button" className="act act-small" onClick={() => onSet(null)}>

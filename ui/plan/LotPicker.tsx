@@ -2,10 +2,10 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
-import { printMass } from '@/core/measure/print';
 import { sumFigures } from '@/core/figure';
-import { figureText } from '../fibre/lotText';
+import { printMass } from '@/core/measure/print';
 import { Hem } from '../fibre/Hem';
+import { figureText } from '../fibre/lotText';
 
 const SHOWN = 8;
 
@@ -18,7 +18,16 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
   return (
     <fieldset className="lots">
       <legend>Fibre</legend>
-      {lots.length > SHOWN ? <input type="search" className="search" aria-label="Find a lot" placeholder="Find a lot" value={text} onChange={(event) => setText(event.target.value)} /> : null}
+      {lots.length > SHOWN ? (
+        <input
+          type="search"
+          className="search"
+          aria-label="Find a lot"
+          placeholder="Find a lot"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      ) : null}
       {lots.length === 0 ? (
         <p>
           No lots yet. <Link href="/fibre">Add your fibre first.</Link>
@@ -35,7 +44,8 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
       ))}
       {chosen.length > 0 ? (
         <p className="quiet">
-          Together {figureText(total, printMass)} dry.{total.state === 'unknown' ? ' Doses read unknown until every lot is weighed; the run asks for them.' : ''}
+          Together {figureText(total, printMass)} dry.
+          {total.state === 'unknown' ? ' Doses read unknown until every lot is weighed; the run asks for them.' : ''}
         </p>
       ) : null}
     </fieldset>

@@ -3,13 +3,13 @@ import { DatePicker, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import type { LotView } from '@/contract/views';
 import type { BuiltPlan } from '@/core/plan/buildPlan';
+import { blendNote } from '@/core/plan/buildPlan';
 import type { Draft, Plan, PlanProblem, Vessel } from '@/core/plan/plan';
 import { isStop } from '@/core/safety/finding';
-import { blendNote } from '@/core/plan/buildPlan';
 import { errorText, post, Refused } from '../api/http';
 import { Findings } from '../shell/Findings';
-import { Warp } from '../warp/Warp';
 import { dayjsIn, msFromPicker } from '../shell/zonedPicker';
+import { Warp } from '../warp/Warp';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem } from './draft';
 import { LotPicker } from './LotPicker';
@@ -42,7 +42,11 @@ export function PlanEditor({ draft, onDraft, lots, vessels, zone, head, keep }: 
           if (answer.plan) setLastPlan(answer.plan);
         },
         (error: unknown) => {
-          if (!dropped) setBuilt({ plan: null, problems: error instanceof Refused && error.problem.errors.length > 0 ? error.problem.errors : [{ at: '', message: errorText(error) }] });
+          if (!dropped)
+            setBuilt({
+              plan: null,
+              problems: error instanceof Refused && error.problem.errors.length > 0 ? error.problem.errors : [{ at: '', message: errorText(error) }],
+            });
         },
       );
     }, PREVIEW_AFTER_MS);
@@ -70,8 +74,14 @@ export function PlanEditor({ draft, onDraft, lots, vessels, zone, head, keep }: 
           <label className="field" htmlFor="plan-start">
             <span>Begin at the earliest</span>
             <DatePicker
-              id="plan-start" showTime={{ format: 'HH:mm', minuteStep: 5 }} format="ddd D MMM YYYY HH:mm" value={dayjsIn(draft.startMs, zone)} allowClear={false} needConfirm={false}
-              onChange={(value) => value && onDraft({ ...draft, startMs: msFromPicker(value, zone) })} style={{ width: '100%' }}
+              id="plan-start"
+              showTime={{ format: 'HH:mm', minuteStep: 5 }}
+              format="ddd D MMM YYYY HH:mm"
+              value={dayjsIn(draft.startMs, zone)}
+              allowClear={false}
+              needConfirm={false}
+              onChange={(value) => value && onDraft({ ...draft, startMs: msFromPicker(value, zone) })}
+              style={{ width: '100%' }}
             />
           </label>
           <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft({ ...draft, lotIds })} />

@@ -1,9 +1,9 @@
 'use client';
-import type { Plan, PlannedAmount, PlanStep } from '@/core/plan/plan';
-import { printAmount, printNumber } from '@/core/measure/print';
-import { printDayClock } from '@/core/time/zone';
-import { PLAN_FOOTER } from '@/core/safety/rules';
 import type { ReactNode } from 'react';
+import { printAmount, printNumber } from '@/core/measure/print';
+import type { Plan, PlannedAmount, PlanStep } from '@/core/plan/plan';
+import { PLAN_FOOTER } from '@/core/safety/rules';
+import { printDayClock } from '@/core/time/zone';
 import { Findings } from '../shell/Findings';
 import { StitchPatch } from '../theme/stitches';
 import { amountText, phaseText, whyText, workingLines } from './workingText';

@@ -7,12 +7,21 @@ export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain
 const HOUR = 3_600_000;
 
 export const newItem = (methodId: string, id: string): ChainItem => ({
-  id, methodId, params: {}, dyestuffId: methodById(methodId)?.needsDyestuff ? 'weld' : null,
+  id,
+  methodId,
+  params: {},
+  dyestuffId: methodById(methodId)?.needsDyestuff ? 'weld' : null,
 });
 
 export const blankDraft = (nowMs: number): Draft => ({
   // The next full hour: a start that has passed before the form is filled helps nobody.
-  name: '', startMs: Math.ceil(nowMs / HOUR) * HOUR, lotIds: [], vessels: {}, overrules: {}, pins: {}, reasons: {},
+  name: '',
+  startMs: Math.ceil(nowMs / HOUR) * HOUR,
+  lotIds: [],
+  vessels: {},
+  overrules: {},
+  pins: {},
+  reasons: {},
   chain: USUAL_CHAIN.map((methodId, i) => newItem(methodId, `c${i + 1}`)),
 });
 
@@ -36,7 +45,8 @@ export function movedItem(draft: Draft, id: string, by: -1 | 1): Draft {
 }
 
 export const changedItem = (draft: Draft, id: string, change: Partial<ChainItem>): Draft => ({
-  ...draft, chain: draft.chain.map((item) => (item.id === id ? { ...item, ...change } : item)),
+  ...draft,
+  chain: draft.chain.map((item) => (item.id === id ? { ...item, ...change } : item)),
 });
 
 /** Sets or clears one entry of the records a draft keeps by step. */

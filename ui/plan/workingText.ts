@@ -43,7 +43,8 @@ export function whyText(why: WhyNotEarlier, plan: Pick<Plan, 'steps' | 'vessels'
 /** A phase in words. */
 export function phaseText(phase: PlanStep['phases'][number]): string {
   switch (phase.kind) {
-    case 'charge': case 'lift':
+    case 'charge':
+    case 'lift':
       return `${phase.act} (${Math.round(phase.minutes)} min, hands)`;
     case 'raise':
       return `Heat up to ${phase.toC === null ? 'a temperature you know' : `${phase.toC} °C`}, about ${Math.round(phase.minutes)} min${phase.maxRateCPerMin ? `, no faster than ${phase.maxRateCPerMin} °C a minute` : ''}`;

@@ -30,8 +30,19 @@ export function AgainDialog({ runId, plan, onClose }: { runId: string; plan: Pla
     }
   };
   return (
-    <Modal open title="Do it again" okText="Make the plan" cancelText="Not now" onOk={() => void make()} onCancel={onClose} okButtonProps={{ disabled: lotIds.length === 0 || name.trim() === '' }}>
-      <p>Doses per gram and holds come from what was really done, where it was measured; the rest stays as planned. Choose the fibre, and everything is scaled to its weight.</p>
+    <Modal
+      open
+      title="Do it again"
+      okText="Make the plan"
+      cancelText="Not now"
+      onOk={() => void make()}
+      onCancel={onClose}
+      okButtonProps={{ disabled: lotIds.length === 0 || name.trim() === '' }}
+    >
+      <p>
+        Doses per gram and holds come from what was really done, where it was measured; the rest stays as planned. Choose the fibre, and everything is scaled to
+        its weight.
+      </p>
       <label className="field">
         <span>Name</span>
         <Input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />

@@ -13,12 +13,15 @@ import { StitchPatch } from '../theme/stitches';
 import { Warp } from '../warp/Warp';
 import { actualTimes } from './actualTimes';
 
-const TemperatureChart = dynamic(() => import('./TemperatureChart').then((module) => module.TemperatureChart), { loading: () => <LoadingPage what="the curves" /> });
+const TemperatureChart = dynamic(() => import('./TemperatureChart').then((module) => module.TemperatureChart), {
+  loading: () => <LoadingPage what="the curves" />,
+});
 const AgainDialog = dynamic(() => import('./AgainDialog').then((module) => module.AgainDialog));
 
 /** What was planned beside what was done, the differences in words, the curves, the log. */
 export function RecordPage({ runId }: { runId: string }) {
-  const concerns = (message: Parameters<Parameters<typeof useLoaded>[1]>[0]) => (message.kind === 'event' && message.runId === runId) || (message.kind === 'changed' && message.what === 'run' && message.id === runId);
+  const concerns = (message: Parameters<Parameters<typeof useLoaded>[1]>[0]) =>
+    (message.kind === 'event' && message.runId === runId) || (message.kind === 'changed' && message.what === 'run' && message.id === runId);
   const loadedView = useLoaded<RunView>(`/runs/${runId}`, concerns);
   const loadedRecord = useLoaded<RunRecord>(`/runs/${runId}/record`, concerns);
   const [again, setAgain] = useState(false);
@@ -61,11 +64,17 @@ export function RecordPage({ runId }: { runId: string }) {
           <h2>What went otherwise</h2>
           {record.deviations.length === 0 ? <p>So far as it was logged, nothing.</p> : null}
           <ul className="deviations">
-            {record.deviations.map((deviation) => (
-              <li key={`${deviation.stepId}${deviation.text}`}>
-                <strong>{deviation.title}</strong> {deviation.text}
-              </li>
-            ))}
+            {steps
+              .map((step) => ({ step, texts: record.deviations.filter((deviation) => deviation.stepId === step.id).map((deviation) => deviation.text) }))
+              .filter(({ texts }) => texts.length > 0)
+              .map(({ step, texts }) => (
+                <li key={step.id}>
+                  <strong>{step.title}</strong>
+                  {texts.map((text) => (
+                    <span key={text}>{text}</span>
+                  ))}
+                </li>
+              ))}
           </ul>
         </section>
         <section className="panel">

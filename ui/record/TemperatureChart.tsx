@@ -10,6 +10,8 @@ import { printClock, printDayClock } from '@/core/time/zone';
 import { useIsNight } from '../theme/lighting';
 import { thinned } from './curvePoints';
 
+ChartJs.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+ChartJs.defaults.font.size = 13;
 ChartJs.register(LinearScale, CategoryScale, PointElement, LineElement, Filler, Tooltip);
 
 interface Props {
@@ -37,7 +39,10 @@ export function TemperatureChart({ view, clocks, chosenStepId }: Props) {
   const [from, to] = [points[0]?.x ?? 0, points.at(-1)?.x ?? 1];
   const ink = night ? '#ededed' : '#1c1c1c';
   const quiet = night ? '#bdbdbd' : '#4d4d4d';
-  const level = (y: number) => [{ x: from, y }, { x: to, y }];
+  const level = (y: number) => [
+    { x: from, y },
+    { x: to, y },
+  ];
   const plain = { pointRadius: 0, borderWidth: 1, borderColor: quiet, borderDash: [] as number[] };
   const datasets = [
     ...(hold?.bandC
@@ -50,28 +55,51 @@ export function TemperatureChart({ view, clocks, chosenStepId }: Props) {
     { label: 'bath', data: points, borderColor: ink, borderWidth: 2, pointRadius: 0, tension: 0 },
   ];
   const options: ChartOptions<'line'> = {
-    animation: false, parsing: false, maintainAspectRatio: false, interaction: { mode: 'nearest', axis: 'x', intersect: false },
+    animation: false,
+    parsing: false,
+    maintainAspectRatio: false,
+    interaction: { mode: 'nearest', axis: 'x', intersect: false },
     scales: {
-      x: { type: 'linear', min: from, max: to, ticks: { color: quiet, maxTicksLimit: 7, callback: (value) => printClock(Number(value), zone) }, grid: { color: 'rgba(128,128,128,0.25)' } },
-      y: { title: { display: true, text: '°C', color: quiet }, ticks: { color: quiet }, suggestedMin: 10, suggestedMax: 95, grid: { color: 'rgba(128,128,128,0.25)' } },
+      x: {
+        type: 'linear',
+        min: from,
+        max: to,
+        ticks: { color: quiet, maxTicksLimit: 7, callback: (value) => printClock(Number(value), zone) },
+        grid: { color: 'rgba(128,128,128,0.25)' },
+      },
+      y: {
+        title: { display: true, text: '°C', color: quiet },
+        ticks: { color: quiet },
+        suggestedMin: 10,
+        suggestedMax: 95,
+        grid: { color: 'rgba(128,128,128,0.25)' },
+      },
     },
-    plugins: { tooltip: { callbacks: { title: (items) => printDayClock(Number(items[0]?.parsed.x), zone), label: (item) => `${item.dataset.label}: ${Number(item.parsed.y).toFixed(1)} °C` } } },
+    plugins: {
+      tooltip: {
+        callbacks: {
+          title: (items) => printDayClock(Number(items[0]?.parsed.x), zone),
+          label: (item) => `${item.dataset.label}: ${Number(item.parsed.y).toFixed(1)} °C`,
+        },
+      },
+    },
   };
   const clock = clocks[shown.step.id];
   return (
     <div>
-      <div className="chart-choice" role="group" aria-label="Which step">
+      <fieldset className="chart-choice" aria-label="Which step">
         {measured.map((entry) => (
           <button key={entry.step.id} type="button" className="act act-small" aria-pressed={entry === shown} onClick={() => setPicked(entry.step.id)}>
             {entry.step.title}
           </button>
         ))}
-      </div>
+      </fieldset>
       <div className="chart" role="img" aria-label={`Temperature of ${shown.step.title}, highest ${clock?.highestC ?? 'unknown'} °C`}>
         <Line data={{ datasets }} options={options} />
       </div>
       <p className="quiet small">
-        Ink: the bath. Grey strip: the band{hold?.bandC ? ` ${hold.bandC[0]}–${hold.bandC[1]} °C` : ' is unknown'}. {hold?.ceilingC ? `Dashed: never above ${hold.ceilingC} °C. ` : ''}
+        Ink: the bath. Grey strip: the band{hold?.bandC ? ` ${hold.bandC[0]}–${hold.bandC[1]} °C` : ' is unknown'}.{' '}
+        {hold?.ceilingC ? `Dashed: never above ${hold.ceilingC} °C. ` : ''}
         {clock?.highestC ? `Highest ${clock.highestC.toFixed(1)} °C` : ''}
         {clock?.lowestHoldC ? `, lowest in the hold ${clock.lowestHoldC.toFixed(1)} °C` : ''}.
       </p>

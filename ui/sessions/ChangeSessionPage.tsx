@@ -33,7 +33,11 @@ export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
   };
   return (
     <PlanEditor
-      draft={draft} onDraft={setChanged} lots={lots.value} vessels={vessels.value} zone={plan.home.diary.zone}
+      draft={draft}
+      onDraft={setChanged}
+      lots={lots.value}
+      vessels={vessels.value}
+      zone={plan.home.diary.zone}
       head={
         <>
           <h1>
@@ -48,7 +52,14 @@ export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
       }
       keep={(built) => (
         <>
-          <Input aria-label="Why the plan changes" placeholder="Why does it change?" maxLength={400} value={reason} onChange={(event) => setReason(event.target.value)} style={{ width: 240 }} />
+          <Input
+            aria-label="Why the plan changes"
+            placeholder="Why does it change?"
+            maxLength={400}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            style={{ width: 240 }}
+          />
           <button type="button" className="act act-strong" disabled={!changed || !canKeep(built) || reason.trim() === ''} onClick={() => void keep()}>
             Keep as plan {plan.version + 1}
           </button>

@@ -52,7 +52,11 @@ export function NewSessionPage() {
   };
   return (
     <PlanEditor
-      draft={draft} onDraft={change} lots={lots.value} vessels={vessels.value} zone={zone}
+      draft={draft}
+      onDraft={change}
+      lots={lots.value}
+      vessels={vessels.value}
+      zone={zone}
       head={
         <>
           <h1>Plan a session</h1>
@@ -68,7 +72,13 @@ export function NewSessionPage() {
           <button type="button" className="act" onClick={() => change(blankDraft(nowMs()))}>
             Begin anew
           </button>
-          <button type="button" className="act act-strong" disabled={!canKeep(plan)} onClick={() => void keep()} title={canKeep(plan) ? undefined : 'Give it a name and at least one lot'}>
+          <button
+            type="button"
+            className="act act-strong"
+            disabled={!canKeep(plan)}
+            onClick={() => void keep()}
+            title={canKeep(plan) ? undefined : 'Give it a name and at least one lot'}
+          >
             {isHeld(plan) ? 'Keep the plan (a stop holds it)' : 'Keep the plan'}
           </button>
         </>

@@ -68,7 +68,13 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
             <Link className="act" href={`/sessions/${sessionId}/change`}>
               Change
             </Link>
-            <button type="button" className="act act-strong" onClick={() => void start()} disabled={stopped || starting} title={stopped ? 'A stop holds this plan' : undefined}>
+            <button
+              type="button"
+              className="act act-strong"
+              onClick={() => void start()}
+              disabled={stopped || starting}
+              title={stopped ? 'A stop holds this plan' : undefined}
+            >
               {starting ? 'Starting …' : 'Start'}
             </button>
           </>
@@ -98,7 +104,14 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
           </ul>
         </details>
       ) : null}
-      <Drawer open={step !== undefined} onClose={() => setChosen(null)} size={440} title={null} closable={{ placement: 'end' }} aria-label={step?.title ?? 'Step'}>
+      <Drawer
+        open={step !== undefined}
+        onClose={() => setChosen(null)}
+        size={440}
+        title={null}
+        closable={{ placement: 'end' }}
+        aria-label={step?.title ?? 'Step'}
+      >
         {step ? <StepDetails plan={plan} step={step} /> : null}
       </Drawer>
     </div>

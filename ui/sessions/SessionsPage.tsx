@@ -2,11 +2,11 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { SessionSummary } from '@/contract/views';
-import { useLoaded } from '../api/useLoaded';
+import { printClock, printDay } from '@/core/time/zone';
 import { useNow } from '../api/serverClock';
+import { useLoaded } from '../api/useLoaded';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { useZone } from '../shell/useZone';
-import { printDay, printClock } from '@/core/time/zone';
 
 const PAGE = 40;
 
@@ -21,7 +21,14 @@ export function SessionsPage() {
     <div className="page">
       <header className="page-head">
         <h1>Sessions</h1>
-        <input type="search" className="search" aria-label="Find a session" placeholder="Find by name or lot" value={text} onChange={(event) => setText(event.target.value)} />
+        <input
+          type="search"
+          className="search"
+          aria-label="Find a session"
+          placeholder="Find by name or lot"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
         <Link className="act act-strong" href="/sessions/new">
           Plan a session
         </Link>
@@ -53,7 +60,8 @@ function SessionRow({ session }: { session: SessionSummary }) {
   const href = phase === 'running' ? `/runs/${session.run?.id}` : phase === 'finished' ? `/runs/${session.run?.id}/record` : `/sessions/${session.id}`;
   const startMs = session.run?.startedAtMs ?? session.startMs;
   const endMs = session.run?.finishedAtMs ?? session.endMs;
-  const word = phase === 'running' ? 'running' : phase === 'finished' ? 'finished' : now !== null && session.startMs < now ? 'planned, start passed' : 'planned';
+  const word =
+    phase === 'running' ? 'running' : phase === 'finished' ? 'finished' : now !== null && session.startMs < now ? 'planned, start passed' : 'planned';
   return (
     <li className="row">
       <span className="yarns" aria-hidden="true">

@@ -4,7 +4,15 @@ import { useState } from 'react';
 import type { Home } from '@/core/plan/plan';
 import { errorText, put } from '../api/http';
 
-const WEEKDAYS = [[1, 'Mon'], [2, 'Tue'], [3, 'Wed'], [4, 'Thu'], [5, 'Fri'], [6, 'Sat'], [0, 'Sun']] as const;
+const WEEKDAYS = [
+  [1, 'Mon'],
+  [2, 'Tue'],
+  [3, 'Wed'],
+  [4, 'Thu'],
+  [5, 'Fri'],
+  [6, 'Sat'],
+  [0, 'Sun'],
+] as const;
 
 /** Diary and figures of the home. */
 export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () => void; onSaved: () => void }) {
@@ -23,7 +31,9 @@ export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () =
       setProblem(errorText(error));
     }
   };
-  const time = (value: string, set: (value: string) => void, label: string) => <Input type="time" aria-label={label} value={value} onChange={(event) => set(event.target.value)} />;
+  const time = (value: string, set: (value: string) => void, label: string) => (
+    <Input type="time" aria-label={label} value={value} onChange={(event) => set(event.target.value)} />
+  );
   return (
     <Modal open title="The home" okText="Keep" cancelText="Not now" width={640} onOk={() => void save()} onCancel={onClose}>
       <div className="params">
@@ -59,7 +69,11 @@ export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () =
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: entries have no name of their own
             <div key={i} className="share share-wrap">
-              <Checkbox.Group value={[...away.weekdays]} options={WEEKDAYS.map(([value, label]) => ({ value, label }))} onChange={(weekdays) => set({ weekdays: weekdays as number[] })} />
+              <Checkbox.Group
+                value={[...away.weekdays]}
+                options={WEEKDAYS.map(([value, label]) => ({ value, label }))}
+                onChange={(weekdays) => set({ weekdays: weekdays as number[] })}
+              />
               {time(away.from, (from) => set({ from }), 'Away from')}
               {time(away.to, (to) => set({ to }), 'Away until')}
               <button type="button" className="act act-small" onClick={() => setDiary({ ...diary, away: diary.away.toSpliced(i, 1) })}>
@@ -68,7 +82,11 @@ export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () =
             </div>
           );
         })}
-        <button type="button" className="act act-small" onClick={() => setDiary({ ...diary, away: [...diary.away, { weekdays: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }] })}>
+        <button
+          type="button"
+          className="act act-small"
+          onClick={() => setDiary({ ...diary, away: [...diary.away, { weekdays: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }] })}
+        >
           Add hours away
         </button>
       </fieldset>
@@ -77,10 +95,20 @@ export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () =
         {heatSources.map((source, i) => (
           <div key={source.id} className="share">
             <Input aria-label="Name" value={source.name} onChange={(event) => setHeatSources(heatSources.with(i, { ...source, name: event.target.value }))} />
-            <InputNumber aria-label="Power" value={source.maxW} suffix="W" placeholder="unknown" onChange={(maxW) => setHeatSources(heatSources.with(i, { ...source, maxW }))} />
+            <InputNumber
+              aria-label="Power"
+              value={source.maxW}
+              suffix="W"
+              placeholder="unknown"
+              onChange={(maxW) => setHeatSources(heatSources.with(i, { ...source, maxW }))}
+            />
           </div>
         ))}
-        <button type="button" className="act act-small" onClick={() => setHeatSources([...heatSources, { id: `heat${Date.now()}`, name: `Hotplate ${heatSources.length + 1}`, maxW: null }])}>
+        <button
+          type="button"
+          className="act act-small"
+          onClick={() => setHeatSources([...heatSources, { id: `heat${Date.now()}`, name: `Hotplate ${heatSources.length + 1}`, maxW: null }])}
+        >
           Add a heat source
         </button>
       </fieldset>

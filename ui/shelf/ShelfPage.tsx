@@ -31,7 +31,9 @@ export function ShelfPage() {
         </button>
       </header>
       <h2>Vessels, as they stand</h2>
-      {vessels.value.length === 0 ? <p className="page-state">No vessel yet. Add your pots, pails and the drying line; plans choose among them and check that everything fits.</p> : null}
+      {vessels.value.length === 0 ? (
+        <p className="page-state">No vessel yet. Add your pots, pails and the drying line; plans choose among them and check that everything fits.</p>
+      ) : null}
       <ul className="rows">
         {vessels.value.map((vessel) => (
           <li key={vessel.id} className="row">
@@ -44,8 +46,8 @@ export function ShelfPage() {
                 {vessel.dyeOnly ? ', dye only' : ', shared with food'}
               </span>
             </div>
-            <span className="quiet">{heatSources.find((source) => source.id === vessel.heatSourceId)?.name ?? 'no heat'}</span>
-            <span className="quiet">{vessel.probeId ? `probe ${vessel.probeId}` : 'no probe'}</span>
+            <span className="quiet cell">{heatSources.find((source) => source.id === vessel.heatSourceId)?.name ?? 'no heat'}</span>
+            <span className="quiet cell">{vessel.probeId ? vessel.probeId : 'no probe'}</span>
             <span className="figure row-figure">{vessel.litres === null ? '–' : `${vessel.litres} L`}</span>
           </li>
         ))}
@@ -61,7 +63,11 @@ export function ShelfPage() {
           </div>
           <div>
             <dt>away</dt>
-            <dd>{diary.away.length === 0 ? 'never' : diary.away.map((away) => `${away.weekdays.map((day) => WEEKDAYS[day]).join(', ')} ${away.from}–${away.to}`).join('; ')}</dd>
+            <dd>
+              {diary.away.length === 0
+                ? 'never'
+                : diary.away.map((away) => `${away.weekdays.map((day) => WEEKDAYS[day]).join(', ')} ${away.from}–${away.to}`).join('; ')}
+            </dd>
           </div>
           <div>
             <dt>time zone</dt>
@@ -86,7 +92,15 @@ export function ShelfPage() {
         </dl>
         <p className="quiet">Attended heat is planned only while somebody is home and awake. Rests with the heat off may pass the night.</p>
       </section>
-      {editing ? <VesselForm vessel={editing === 'new' ? null : editing} home={home.value} place={vessels.value.length + 1} onClose={() => setEditing(null)} onSaved={vessels.reload} /> : null}
+      {editing ? (
+        <VesselForm
+          vessel={editing === 'new' ? null : editing}
+          home={home.value}
+          place={vessels.value.length + 1}
+          onClose={() => setEditing(null)}
+          onSaved={vessels.reload}
+        />
+      ) : null}
       {editingHome ? <HomeForm home={home.value} onClose={() => setEditingHome(false)} onSaved={home.reload} /> : null}
     </div>
   );

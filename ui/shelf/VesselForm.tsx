@@ -19,8 +19,14 @@ const MATERIALS = ['stainless', 'enamel', 'aluminium', 'plastic', 'glass', 'wood
 export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
   const [id] = useState(() => vessel?.id ?? newId());
   const [fields, setFields] = useState(() => ({
-    name: vessel?.name ?? '', kind: vessel?.kind ?? ('pot' as const), litres: vessel ? vessel.litres : 8, material: vessel?.material ?? ('stainless' as const), heatSourceId: vessel?.heatSourceId ?? null,
-    probeId: vessel?.probeId ?? null, dyeOnly: vessel?.dyeOnly ?? true, order: vessel?.order ?? place,
+    name: vessel?.name ?? '',
+    kind: vessel?.kind ?? ('pot' as const),
+    litres: vessel ? vessel.litres : 8,
+    material: vessel?.material ?? ('stainless' as const),
+    heatSourceId: vessel?.heatSourceId ?? null,
+    probeId: vessel?.probeId ?? null,
+    dyeOnly: vessel?.dyeOnly ?? true,
+    order: vessel?.order ?? place,
   }));
   const [problem, setProblem] = useState<string | null>(null);
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
@@ -43,11 +49,22 @@ export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
       <div className="params">
         <label className="field">
           <span>Kind</span>
-          <Select value={fields.kind} onChange={(kind) => set({ kind, litres: kind === 'line' ? null : (fields.litres ?? 8) })} options={KINDS.map((value) => ({ value, label: value }))} />
+          <Select
+            value={fields.kind}
+            onChange={(kind) => set({ kind, litres: kind === 'line' ? null : (fields.litres ?? 8) })}
+            options={KINDS.map((value) => ({ value, label: value }))}
+          />
         </label>
         <label className="field">
           <span>To the brim</span>
-          <InputNumber value={fields.litres} disabled={fields.kind === 'line'} suffix="L" placeholder="unknown" onChange={(litres) => set({ litres })} style={{ width: '100%' }} />
+          <InputNumber
+            value={fields.litres}
+            disabled={fields.kind === 'line'}
+            suffix="L"
+            placeholder="unknown"
+            onChange={(litres) => set({ litres })}
+            style={{ width: '100%' }}
+          />
         </label>
         <label className="field">
           <span>Material</span>
@@ -55,7 +72,11 @@ export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
         </label>
         <label className="field">
           <span>Stands on</span>
-          <Select value={fields.heatSourceId ?? ''} onChange={(value) => set({ heatSourceId: value || null })} options={[{ value: '', label: 'no heat' }, ...home.heatSources.map((source) => ({ value: source.id, label: source.name }))]} />
+          <Select
+            value={fields.heatSourceId ?? ''}
+            onChange={(value) => set({ heatSourceId: value || null })}
+            options={[{ value: '', label: 'no heat' }, ...home.heatSources.map((source) => ({ value: source.id, label: source.name }))]}
+          />
         </label>
         <label className="field">
           <span>Probe</span>

@@ -10,5 +10,4 @@ export function dayjsIn(ms: number, zone: string): Dayjs {
   return dayjs(new Date(wall.year, wall.month - 1, wall.day, wall.hour, wall.minute));
 }
 
-export const msFromPicker = (value: Dayjs, zone: string): number =>
-  zonedMs(zone, value.year(), value.month() + 1, value.date(), value.hour(), value.minute());
+export const msFromPicker = (value: Dayjs, zone: string): number => zonedMs(zone, value.year(), value.month() + 1, value.date(), value.hour(), value.minute());

@@ -2,8 +2,8 @@
 import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { Figure } from '@/core/figure';
-import { parseQuantity, parseTemperatureC, refusalText } from '@/core/measure/parseQuantity';
 import { readNumber } from '@/core/measure/parseNumber';
+import { parseQuantity, parseTemperatureC, refusalText } from '@/core/measure/parseQuantity';
 import { convert } from '@/core/measure/units';
 import { amountOf, type Plan, type PlanStep, type Vessel } from '@/core/plan/plan';
 import { err, ok, type Result } from '@/core/result';
@@ -25,7 +25,16 @@ interface Props {
 }
 
 const TITLES: Record<AskFor, string> = {
-  reading: 'Temperature', ph: 'pH', volume: 'Volume', addition: 'Addition', checked: 'What did you see?', note: 'Note', move: 'Move to', skip: 'Skip this step', pause: 'Pause', weigh: 'Weigh a lot, dry',
+  reading: 'Temperature',
+  ph: 'pH',
+  volume: 'Volume',
+  addition: 'Addition',
+  checked: 'What did you see?',
+  note: 'Note',
+  move: 'Move to',
+  skip: 'Skip this step',
+  pause: 'Pause',
+  weigh: 'Weigh a lot, dry',
 };
 const AGO = [0, 2, 5, 10, 30] as const;
 
@@ -35,7 +44,9 @@ export function AskDialog({ asked, plan, vessels, onLog, onClose }: Props) {
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
   const planned = addition ? amountOf(addition) : null;
   const [text, setText] = useState(ask === 'addition' && planned !== null ? `${Math.round(planned * 100) / 100} ${addition?.unit ?? 'g'}` : '');
-  const [choice, setChoice] = useState(ask === 'move' ? '' : ask === 'weigh' ? (plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '' : 'measured');
+  const [choice, setChoice] = useState(
+    ask === 'move' ? '' : ask === 'weigh' ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '') : 'measured',
+  );
   const [what, setWhat] = useState<string>(asked.additionId ?? addition?.id ?? 'other');
   const [other, setOther] = useState('');
   const [ago, setAgo] = useState(0);
@@ -58,7 +69,11 @@ export function AskDialog({ asked, plan, vessels, onLog, onClose }: Props) {
         {ask === 'addition' ? (
           <label className="field">
             <span>What went in</span>
-            <Select value={what} onChange={setWhat} options={[...step.additions.map((a) => ({ value: a.id, label: a.name })), { value: 'other', label: 'something else' }]} />
+            <Select
+              value={what}
+              onChange={setWhat}
+              options={[...step.additions.map((a) => ({ value: a.id, label: a.name })), { value: 'other', label: 'something else' }]}
+            />
           </label>
         ) : null}
         {ask === 'addition' && what === 'other' ? (
@@ -70,18 +85,37 @@ export function AskDialog({ asked, plan, vessels, onLog, onClose }: Props) {
         {ask === 'move' ? (
           <label className="field">
             <span>Vessel</span>
-            <Select value={choice || null} placeholder="Choose" onChange={setChoice} options={vessels.filter((v) => v.id !== step.vesselId).map((v) => ({ value: v.id, label: v.name }))} />
+            <Select
+              value={choice || null}
+              placeholder="Choose"
+              onChange={setChoice}
+              options={vessels.filter((v) => v.id !== step.vesselId).map((v) => ({ value: v.id, label: v.name }))}
+            />
           </label>
         ) : ask === 'addition' && choice === 'unknown' ? null : (
           <label className="field">
             <span>{LABELS[ask]}</span>
-            <Input autoFocus value={text} maxLength={4000} inputMode={ask === 'reading' || ask === 'ph' ? 'decimal' : 'text'} onChange={(event) => setText(event.target.value)} />
+            <Input
+              autoFocus
+              value={text}
+              maxLength={4000}
+              inputMode={ask === 'reading' || ask === 'ph' ? 'decimal' : 'text'}
+              onChange={(event) => setText(event.target.value)}
+            />
           </label>
         )}
         {ask === 'addition' ? (
           <label className="field">
             <span>How sure</span>
-            <Select value={choice} onChange={setChoice} options={[{ value: 'measured', label: 'measured' }, { value: 'estimated', label: 'estimated' }, { value: 'unknown', label: 'nobody knows' }]} />
+            <Select
+              value={choice}
+              onChange={setChoice}
+              options={[
+                { value: 'measured', label: 'measured' },
+                { value: 'estimated', label: 'estimated' },
+                { value: 'unknown', label: 'nobody knows' },
+              ]}
+            />
           </label>
         ) : null}
         {ask === 'weigh' ? (
@@ -113,8 +147,16 @@ export function AskDialog({ asked, plan, vessels, onLog, onClose }: Props) {
 }
 
 const LABELS: Record<AskFor, string> = {
-  reading: 'What does it read? 82, or 180 F', ph: 'pH', volume: 'How much is in it? 5 L, or 2 gal (US)', addition: 'How much? 54 g, or 1 1/2 tsp (US)', checked: 'In a few words', note: 'Note',
-  move: 'Vessel', skip: 'Why?', pause: 'Why?', weigh: 'Dry weight: 152 g, or 5 oz',
+  reading: 'What does it read? 82, or 180 F',
+  ph: 'pH',
+  volume: 'How much is in it? 5 L, or 2 gal (US)',
+  addition: 'How much? 54 g, or 1 1/2 tsp (US)',
+  checked: 'In a few words',
+  note: 'Note',
+  move: 'Vessel',
+  skip: 'Why?',
+  pause: 'Why?',
+  weigh: 'Dry weight: 152 g, or 5 oz',
 };
 
 interface Filled {
@@ -138,12 +180,14 @@ function readFact({ ask, step, text, choice, what, other }: Filled): Result<RunF
     }
     case 'ph': {
       const number = readNumber(text);
-      if (!number || number.rest.trim() !== '' || number.value < 0 || number.value > 14) return err('A pH is a number between 0 and 14.');
+      if (number?.rest.trim() !== '' || number.value < 0 || number.value > 14) return err('A pH is a number between 0 and 14.');
       return ok({ type: 'reading', stepId, quantity: 'ph', value: number.value });
     }
     case 'volume': {
       const parsed = parseQuantity(text, 'volume', null, 'L');
-      return parsed.ok ? ok({ type: 'reading', stepId, quantity: 'volumeMl', value: convert(parsed.value.value, parsed.value.unit, 'mL') }) : err(refusalText(parsed.error));
+      return parsed.ok
+        ? ok({ type: 'reading', stepId, quantity: 'volumeMl', value: convert(parsed.value.value, parsed.value.unit, 'mL') })
+        : err(refusalText(parsed.error));
     }
     case 'weigh': {
       const parsed = parseQuantity(text, 'mass', null, 'g');

@@ -1,11 +1,10 @@
 'use client';
-import { printDuration } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
 import { HandMark, StopMark } from '../shell/Marks';
 import type { Asked } from './AskDialog';
-import { answerTo, type StoveView } from './stoveView';
+import { answerTo, type StoveView, untilText } from './stoveView';
 
 interface Props {
   readonly view: StoveView;
@@ -55,14 +54,19 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Prop
       {first.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
       <div className="call-words">
         <p className="call-text">
-          {due ? '' : `In ${printDuration(Math.max(1, (first.dueMs - nowMs) / 60_000))}: `}
+          {due ? '' : `${untilText(first.dueMs, nowMs).replace('in', 'In')}: `}
           {first.text}
         </p>
         <p className="call-more">
           {where(first)}
           {step ? ` · ${step.title}` : ''}
-          {alongside.length > 0 ? ` · same trip: ${alongside.slice(0, 2).map((nudge) => `${nudge.text}, ${where(nudge)}`).join('; ')}` : ''}
-          {later ? ` · then ${later.dueMs <= nowMs ? 'now' : `in ${printDuration(Math.max(1, (later.dueMs - nowMs) / 60_000))}`}: ${later.text}` : ''}
+          {alongside.length > 0
+            ? ` · same trip: ${alongside
+                .slice(0, 2)
+                .map((nudge) => `${nudge.text}, ${where(nudge)}`)
+                .join('; ')}`
+            : ''}
+          {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${later.text}` : ''}
         </p>
       </div>
       <button type="button" className={`act act-big${due ? ' act-strong' : ''}`} onClick={answer}>

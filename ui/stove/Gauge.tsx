@@ -1,7 +1,10 @@
 import { scaleLinear } from 'd3-scale';
 
 const HEIGHT = 210;
-const place = scaleLinear().domain([10, 102]).range([HEIGHT - 6, 6]).clamp(true);
+const place = scaleLinear()
+  .domain([10, 102])
+  .range([HEIGHT - 6, 6])
+  .clamp(true);
 
 interface Props {
   readonly c: number | null;
@@ -11,7 +14,10 @@ interface Props {
 
 /** Temperature as a column of ink, the band as a bracket beside it, the ceiling as a bar. */
 export function Gauge({ c, bandC, ceilingC }: Props) {
-  const words = c === null ? 'No temperature yet' : `${c} °C${bandC ? `, band ${bandC[0]} to ${bandC[1]} °C` : ''}${ceilingC === null ? '' : `, never above ${ceilingC} °C`}`;
+  const words =
+    c === null
+      ? 'No temperature yet'
+      : `${c} °C${bandC ? `, band ${bandC[0]} to ${bandC[1]} °C` : ''}${ceilingC === null ? '' : `, never above ${ceilingC} °C`}`;
   return (
     <svg className="gauge" width={74} height={HEIGHT} role="img" aria-label={words}>
       <rect className="gauge-glass" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
@@ -34,8 +40,8 @@ export function Gauge({ c, bandC, ceilingC }: Props) {
         </g>
       ) : null}
       {ceilingC === null ? null : (
-        <g className="gauge-ceiling">
-          <line x1={4} x2={30} y1={place(ceilingC)} y2={place(ceilingC)} />
+        <g className={c !== null && c > ceilingC ? 'gauge-ceiling gauge-broken' : 'gauge-ceiling'}>
+          <path d={`M3 ${place(ceilingC)}H31M3 ${place(ceilingC) - 4}H31`} />
           <title>never above {ceilingC} °C</title>
         </g>
       )}

@@ -2,8 +2,18 @@
 import { Modal } from 'antd';
 
 const KEYS = [
-  ['1 – 9', 'choose the vessel'], ['b', 'on to the next part: heat on, start hold, lift, done'], ['r', 'log a temperature'], ['s', 'stirred'], ['a', 'log an addition'], ['c', 'looked at it'],
-  ['p', 'log a pH'], ['v', 'log a volume'], ['n', 'note'], ['m', 'every other act'], ['u', 'take the last act back'], ['?', 'this list'],
+  ['1 – 9', 'choose the vessel'],
+  ['b', 'on to the next part: heat on, start hold, lift, done'],
+  ['r', 'log a temperature'],
+  ['s', 'stirred'],
+  ['a', 'log an addition'],
+  ['c', 'looked at it'],
+  ['p', 'log a pH'],
+  ['v', 'log a volume'],
+  ['n', 'note'],
+  ['m', 'every other act'],
+  ['u', 'take the last act back'],
+  ['?', 'this list'],
 ] as const;
 
 export const KeyHelp = ({ onClose }: { onClose: () => void }) => (

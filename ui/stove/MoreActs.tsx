@@ -11,9 +11,16 @@ interface Props {
 }
 
 const ASKS: readonly { ask: AskFor; label: string; key: string }[] = [
-  { ask: 'reading', label: 'Temperature', key: 'r' }, { ask: 'ph', label: 'pH', key: 'p' }, { ask: 'volume', label: 'Volume', key: 'v' }, { ask: 'addition', label: 'Addition', key: 'a' },
-  { ask: 'checked', label: 'Looked at it', key: 'c' }, { ask: 'note', label: 'Note', key: 'n' }, { ask: 'move', label: 'Move to another vessel', key: '' }, { ask: 'weigh', label: 'Weigh a lot', key: '' },
-  { ask: 'pause', label: 'Pause', key: '' }, { ask: 'skip', label: 'Skip this step', key: '' },
+  { ask: 'reading', label: 'Temperature', key: 'r' },
+  { ask: 'ph', label: 'pH', key: 'p' },
+  { ask: 'volume', label: 'Volume', key: 'v' },
+  { ask: 'addition', label: 'Addition', key: 'a' },
+  { ask: 'checked', label: 'Looked at it', key: 'c' },
+  { ask: 'note', label: 'Note', key: 'n' },
+  { ask: 'move', label: 'Move to another vessel', key: '' },
+  { ask: 'weigh', label: 'Weigh a lot', key: '' },
+  { ask: 'pause', label: 'Pause', key: '' },
+  { ask: 'skip', label: 'Skip this step', key: '' },
 ];
 
 /** Every act there is for one vessel. */

@@ -19,8 +19,13 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
   const [open, setOpen] = useState<string | null>(null);
   const { zone } = plan.home.diary;
   const withdrawn = new Set(events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'withdrawn' ? [event.targetId] : [])));
-  const retimed = new Map(events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'retimed' ? [[event.targetId, event.change.atMs] as const] : [])));
-  const rows = events.filter((event) => event.type !== 'amended').map((event) => ({ event, atMs: retimed.get(event.id) ?? event.atMs })).sort((a, b) => b.atMs - a.atMs || b.event.recordedAtMs - a.event.recordedAtMs);
+  const retimed = new Map(
+    events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'retimed' ? [[event.targetId, event.change.atMs] as const] : [])),
+  );
+  const rows = events
+    .filter((event) => event.type !== 'amended')
+    .map((event) => ({ event, atMs: retimed.get(event.id) ?? event.atMs }))
+    .sort((a, b) => b.atMs - a.atMs || b.event.recordedAtMs - a.event.recordedAtMs);
   const amend = (targetId: string, change: Extract<RunFact, { type: 'amended' }>['change']) => {
     onAmend?.({ type: 'amended', targetId, change });
     setOpen(null);

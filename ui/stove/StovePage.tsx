@@ -19,8 +19,8 @@ import type { Asked } from './AskDialog';
 import { CallStrip } from './CallStrip';
 import { LastAct } from './LastAct';
 import { RunLog } from './RunLog';
-import { TypeAct } from './TypeAct';
 import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
+import { TypeAct } from './TypeAct';
 import { useCalls } from './useCalls';
 import { useKeys } from './useKeys';
 import { VesselCard } from './VesselCard';
@@ -124,7 +124,7 @@ function Stove({ run }: { run: LiveRun }) {
           </p>
         </div>
         <button type="button" className="act" onClick={calls.toggle} aria-pressed={calls.on}>
-          {calls.on ? 'Calls aloud' : 'Call me aloud'}
+          {calls.on ? 'Calling aloud' : 'Call aloud'}
         </button>
         <Link className="act" href={`/runs/${run.view.run.id}/record`}>
           Record
@@ -143,7 +143,8 @@ function Stove({ run }: { run: LiveRun }) {
         <p className="banner banner-stop" role="alert">
           {run.refusal ?? problem}{' '}
           <button
-            type="button" className="act act-small"
+            type="button"
+            className="act act-small"
             onClick={() => {
               run.forgetRefusal();
               setProblem(null);
@@ -164,7 +165,7 @@ function Stove({ run }: { run: LiveRun }) {
       {!finished && unweighed.length > 0 ? (
         <p className="banner">
           {unweighed.map((lot) => lot.name).join(', ')}: dry weight unknown, so doses are too.{' '}
-          {cardNow ?? view.ready[0] ? (
+          {(cardNow ?? view.ready[0]) ? (
             <button type="button" className="act act-small" onClick={() => setAsked({ ask: 'weigh', step: (cardNow?.step ?? view.ready[0]) as PlanStep })}>
               Weigh it now
             </button>
@@ -173,22 +174,35 @@ function Stove({ run }: { run: LiveRun }) {
       ) : null}
       <div className="vessel-cards">
         {view.cards.map((card) => (
-          <VesselCard key={card.step.id} card={card} chosen={card === cardNow} onChoose={() => setChosen(card.number)} onAct={(act) => doAct(act, card.step)} onMore={() => setMore(card)} />
+          <VesselCard
+            key={card.step.id}
+            card={card}
+            chosen={card === cardNow}
+            onChoose={() => setChosen(card.number)}
+            onAct={(act) => doAct(act, card.step)}
+            onMore={() => setMore(card)}
+          />
         ))}
-        {finished ? null : view.ready.map((step) => (
-          <section key={step.id} className="vessel-card ready-card" aria-label={`Ready: ${step.title}`}>
-            <h2>{step.title}</h2>
-            <p className="quiet">
-              {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {printDayClock(step.startMs, zone)}
-            </p>
-            <button type="button" className="act act-tall" onClick={() => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}>
-              Begin
-            </button>
-            <button type="button" className="act act-small" onClick={() => setAsked({ ask: 'skip', step })}>
-              Skip
-            </button>
-          </section>
-        ))}
+        {finished
+          ? null
+          : view.ready.map((step) => (
+              <section key={step.id} className="vessel-card ready-card" aria-label={`Ready: ${step.title}`}>
+                <h2>{step.title}</h2>
+                <p className="quiet">
+                  {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {printDayClock(step.startMs, zone)}
+                </p>
+                <button
+                  type="button"
+                  className="act act-tall"
+                  onClick={() => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}
+                >
+                  Begin
+                </button>
+                <button type="button" className="act act-small" onClick={() => setAsked({ ask: 'skip', step })}>
+                  Skip
+                </button>
+              </section>
+            ))}
       </div>
       <Findings findings={cautions} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
       <div className="stove-foot">
@@ -210,10 +224,19 @@ function Stove({ run }: { run: LiveRun }) {
           ) : null}
         </div>
       </div>
-      {asked ? <AskDialog asked={asked} plan={plan} vessels={vessels.state === 'ready' ? vessels.value : plan.vessels} onClose={() => setAsked(null)} onLog={(fact, agoMin) => log([fact], asked.step.title, agoMin)} /> : null}
+      {asked ? (
+        <AskDialog
+          asked={asked}
+          plan={plan}
+          vessels={vessels.state === 'ready' ? vessels.value : plan.vessels}
+          onClose={() => setAsked(null)}
+          onLog={(fact, agoMin) => log([fact], asked.step.title, agoMin)}
+        />
+      ) : null}
       {more ? (
         <MoreActs
-          card={more} onClose={() => setMore(null)}
+          card={more}
+          onClose={() => setMore(null)}
           onAsk={(what) => {
             setMore(null);
             setAsked({ ask: what, step: more.step });

@@ -22,13 +22,15 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
     if (!card) return setProblem(line.card === null ? 'No vessel is in use.' : `There is no pot ${line.card} in use.`);
     const { what } = line;
     const stepId = card.step.id;
-    if (what.act === 'reading' && what.quantity === 'bathC' && (what.value < -10 || what.value > 150)) return setProblem('No bath reads that. Between −10 and 150 °C.');
+    if (what.act === 'reading' && what.quantity === 'bathC' && (what.value < -10 || what.value > 150))
+      return setProblem('No bath reads that. Between −10 and 150 °C.');
     if (what.act === 'reading' && what.quantity === 'ph' && (what.value < 0 || what.value > 14)) return setProblem('A pH lies between 0 and 14.');
     const facts = (): readonly RunFact[] => {
       switch (what.act) {
         case 'reading':
           return [{ type: 'reading', stepId, quantity: what.quantity, value: what.value }];
-        case 'stirred': case 'flipped':
+        case 'stirred':
+        case 'flipped':
           return [{ type: what.act, stepId }];
         case 'checked':
           return [{ type: 'checked', stepId, finding: what.text }];

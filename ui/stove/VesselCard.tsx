@@ -17,7 +17,12 @@ interface Props {
 export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
   const { nextCall } = card;
   return (
-    <section className={`vessel-card${chosen ? ' vessel-chosen' : ''}`} aria-label={`${card.vessel.name}: ${card.step.title}`} onFocusCapture={onChoose} onPointerDownCapture={onChoose}>
+    <section
+      className={`vessel-card${chosen ? ' vessel-chosen' : ''}`}
+      aria-label={`${card.vessel.name}: ${card.step.title}`}
+      onFocusCapture={onChoose}
+      onPointerDownCapture={onChoose}
+    >
       <header>
         <span className="key-cap">{card.number}</span>
         <div>
@@ -29,11 +34,20 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
         <Gauge c={card.temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} />
         <div className="vessel-facts">
           <p className="vessel-temp">{card.temperature ? card.temperature.c.toFixed(1) : '–'}</p>
-          <p className={`vessel-from${card.temperature?.stale ? ' vessel-stale' : ''}`}>{card.temperature ? `°C, ${card.temperature.from}` : '°C, nobody looked yet'}</p>
+          <p className={`vessel-from${card.temperature?.stale ? ' vessel-stale' : ''}`}>
+            {card.temperature ? `°C, ${card.temperature.from}` : '°C, nobody looked yet'}
+          </p>
           {card.progress ? (
             <>
               <p className="vessel-progress">{card.progress.text}</p>
-              <div className="bar" role="progressbar" aria-label={card.progress.text} aria-valuenow={Math.round(card.progress.donePct)} aria-valuemin={0} aria-valuemax={100}>
+              <div
+                className="bar"
+                role="progressbar"
+                aria-label={card.progress.text}
+                aria-valuenow={Math.round(card.progress.donePct)}
+                aria-valuemin={0}
+                aria-valuemax={100}
+              >
                 <div style={{ width: `${card.progress.donePct}%` }} />
               </div>
               <p className="vessel-detail">{card.progress.detail || card.doing}</p>

@@ -3,7 +3,15 @@ import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
 import { substanceName } from '@/core/shelf/substances';
 
-const PHASE_DOING = { charge: 'setting up', raise: 'heat on', hold: 'hold begun', dip: 'goods in', soak: 'left to soak', rest: 'heat off, resting', lift: 'lifting' } as const;
+const PHASE_DOING = {
+  charge: 'setting up',
+  raise: 'heat on',
+  hold: 'hold begun',
+  dip: 'goods in',
+  soak: 'left to soak',
+  rest: 'heat off, resting',
+  lift: 'lifting',
+} as const;
 
 /** One line of the log in words. */
 export function describeEvent(event: RunEvent, plan: Plan): string {
@@ -16,7 +24,11 @@ export function describeEvent(event: RunEvent, plan: Plan): string {
       return phase ? `${step.title}: ${PHASE_DOING[phase.kind]}` : `${step?.title ?? 'step'}: part ${event.phaseIndex + 1}`;
     }
     case 'reading':
-      return event.quantity === 'bathC' ? `reading ${printTemperature(event.value)}` : event.quantity === 'ph' ? `pH ${event.value}` : `volume ${printVolume(event.value)}`;
+      return event.quantity === 'bathC'
+        ? `reading ${printTemperature(event.value)}`
+        : event.quantity === 'ph'
+          ? `pH ${event.value}`
+          : `volume ${printVolume(event.value)}`;
     case 'lotWeighed':
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${event.dryWeightG} g dry`;
     case 'addition': {

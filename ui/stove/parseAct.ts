@@ -34,15 +34,25 @@ export function parseAct(line: string): TypedLine | null {
 function readWhat(text: string): TypedAct | null {
   const [, word = '', tail = ''] = /^([a-z]+)\s*(.*)$/i.exec(text) ?? [];
   switch (word.toLowerCase()) {
-    case 'stir': case 'stirred': case 's':
+    case 'stir':
+    case 'stirred':
+    case 's':
       return { act: 'stirred' };
-    case 'flip': case 'flipped': case 'turned':
+    case 'flip':
+    case 'flipped':
+    case 'turned':
       return { act: 'flipped' };
-    case 'next': case 'lift': case 'lifted': case 'done':
+    case 'next':
+    case 'lift':
+    case 'lifted':
+    case 'done':
       return { act: 'next' };
-    case 'look': case 'looked': case 'checked':
+    case 'look':
+    case 'looked':
+    case 'checked':
       return { act: 'checked', text: tail };
-    case 'note': case 'n':
+    case 'note':
+    case 'n':
       return tail ? { act: 'note', text: tail } : null;
     case 'ph': {
       const number = readNumber(tail);
@@ -57,11 +67,14 @@ function readMeasure(text: string): TypedAct | null {
   const number = readNumber(text);
   if (!number || number.ambiguousComma) return null;
   switch (number.rest.trim().toLowerCase().replace(/[°º]/g, '')) {
-    case '': case 'c':
+    case '':
+    case 'c':
       return { act: 'reading', quantity: 'bathC', value: number.value };
     case 'f':
       return { act: 'reading', quantity: 'bathC', value: Math.round(fahrenheitToC(number.value) * 10) / 10 };
-    case 'l': case 'litres': case 'liters':
+    case 'l':
+    case 'litres':
+    case 'liters':
       return { act: 'reading', quantity: 'volumeMl', value: number.value * 1000 };
     case 'ml':
       return { act: 'reading', quantity: 'volumeMl', value: number.value };

@@ -1,13 +1,13 @@
-import { goesByClock, type StepClock, stepClock } from '@/core/run/clock';
+import { UNDYED_HEX } from '@/core/colour/expected';
 import type { Reading } from '@/core/hold/credit';
 import { creditedMin } from '@/core/hold/credit';
 import { printDuration, printExactDuration, printTemperature } from '@/core/measure/print';
 import { type Phase, type Plan, type PlanStep, typicalMin, type Vessel } from '@/core/plan/plan';
+import { goesByClock, type StepClock, stepClock } from '@/core/run/clock';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState, type StepState } from '@/core/run/fold';
 import { type Nudge, runNudges } from '@/core/run/nudges';
 import { readingsOf } from '@/core/run/readings';
-import { UNDYED_HEX } from '@/core/colour/expected';
 
 /** What the stove shows of one vessel in use. */
 export interface StoveCard {
@@ -67,7 +67,12 @@ export function stoveView(plan: Plan, events: readonly RunEvent[], readings: Rea
     .map((entry, i) => card(i + 1, entry, plan, state, nudges, nowMs));
   const ready = plan.steps.filter((step) => nudges.some((nudge) => nudge.act === 'begin' && nudge.stepId === step.id));
   return {
-    state, clocks, cards, ready, nudges, lateMin: lateness(plan, state, clocks, nowMs),
+    state,
+    clocks,
+    cards,
+    ready,
+    nudges,
+    lateMin: lateness(plan, state, clocks, nowMs),
     allOver: plan.steps.every((step) => ['done', 'skipped'].includes(state.steps[step.id]?.status ?? '')),
   };
 }
@@ -85,21 +90,32 @@ function card(number: number, { step, own, clock, vessel }: Entry, plan: Plan, s
   const mine = nudges.filter((nudge) => nudge.stepId === step.id);
   const first = mine[0];
   return {
-    number, vessel, step, state: own, clock, doing: own.status === 'paused' ? 'paused' : doing(phase, clock),
+    number,
+    vessel,
+    step,
+    state: own,
+    clock,
+    doing: own.status === 'paused' ? 'paused' : doing(phase, clock),
     temperature: clock.latestC && {
-      c: clock.latestC.bathC, stale: nowMs - clock.latestC.atMs > 20 * 60_000,
+      c: clock.latestC.bathC,
+      stale: nowMs - clock.latestC.atMs > 20 * 60_000,
       from: `${own.typedC.some((typed) => typed.atMs === clock.latestC?.atMs && typed.bathC === clock.latestC.bathC) ? 'typed' : 'probe'}, ${ago(nowMs - clock.latestC.atMs)}`,
     },
-    bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null, ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
-    progress: progress(clock), nextCall: first ? { text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: first.dueMs <= nowMs ? 'now' : `in ${printDuration(Math.max(1, Math.ceil((first.dueMs - nowMs) / 60_000)))}` } : null,
-    threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)), liquorHex: liquorHex(plan, step), acts: actsOf(step, own, clock),
+    bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null,
+    ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
+    progress: progress(clock),
+    nextCall: first ? { text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: untilText(first.dueMs, nowMs) } : null,
+    threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)),
+    liquorHex: liquorHex(plan, step),
+    acts: actsOf(step, own, clock),
   };
 }
 
 function doing(phase: Phase | undefined, clock: StepClock): string {
   if (!phase) return '';
   switch (phase.kind) {
-    case 'charge': case 'lift':
+    case 'charge':
+    case 'lift':
       return phase.act;
     case 'raise':
       return phase.toC === null ? 'heating up' : `heating up to ${printTemperature(phase.toC)}`;
@@ -114,7 +130,10 @@ function doing(phase: Phase | undefined, clock: StepClock): string {
   }
 }
 
-export function ago(ms: number): string {
+/** "now", or "in 9 min": rounded up, so that nobody is called early by a rounding. */
+export const untilText = (dueMs: number, nowMs: number): string => (dueMs <= nowMs ? 'now' : `in ${printDuration(Math.ceil((dueMs - nowMs) / 60_000))}`);
+
+function ago(ms: number): string {
   const seconds = Math.max(0, Math.round(ms / 1000));
   if (seconds < 90) return `${seconds} s ago`;
   return `${printDuration(seconds / 60)} ago`;
@@ -127,18 +146,39 @@ function progress(clock: StepClock): StoveCard['progress'] {
   if (phase.kind === 'hold' && credit) {
     const need = phase.minutes.typical;
     if (goesByClock(credit)) {
-      return { text: `${Math.floor(elapsedMin)} of ${printDuration(need)} by the clock`, detail: 'temperature not measured', donePct: Math.min(100, (elapsedMin / need) * 100) };
+      return {
+        text: `${Math.floor(elapsedMin)} of ${printDuration(need)} by the clock`,
+        detail: 'temperature not measured',
+        donePct: Math.min(100, (elapsedMin / need) * 100),
+      };
     }
     const got = creditedMin(credit);
-    const parts = [part(credit.assumedMin, 'assumed'), part(credit.underMin, 'under'), part(credit.overMin, 'over'), part(credit.unmeasuredMin, 'not measured')].filter(Boolean);
-    return { text: `${Math.floor(got)} of ${printDuration(need)} in band`, detail: parts.join(', ') || 'all of it measured', donePct: Math.min(100, (got / need) * 100) };
+    const parts = [
+      part(credit.assumedMin, 'assumed'),
+      part(credit.underMin, 'under'),
+      part(credit.overMin, 'over'),
+      part(credit.unmeasuredMin, 'not measured'),
+    ].filter(Boolean);
+    return {
+      text: `${Math.floor(got)} of ${printDuration(need)} in band`,
+      detail: parts.join(', ') || 'all of it measured',
+      donePct: Math.min(100, (got / need) * 100),
+    };
   }
   if (phase.kind === 'dip') {
     const leftMs = phase.exactMin * 60_000 - elapsedMin * 60_000;
-    return { text: leftMs >= 0 ? `${printExactDuration(leftMs)} left` : `${printExactDuration(-leftMs)} over`, detail: `exactly ${printDuration(phase.exactMin)}`, donePct: Math.min(100, (elapsedMin / phase.exactMin) * 100) };
+    return {
+      text: leftMs >= 0 ? `${printExactDuration(leftMs)} left` : `${printExactDuration(-leftMs)} over`,
+      detail: `exactly ${printDuration(phase.exactMin)}`,
+      donePct: Math.min(100, (elapsedMin / phase.exactMin) * 100),
+    };
   }
   const planned = typicalMin(phase);
-  return { text: `${printDuration(elapsedMin)} of about ${printDuration(planned)}`, detail: '', donePct: Math.min(100, (elapsedMin / Math.max(1, planned)) * 100) };
+  return {
+    text: `${printDuration(elapsedMin)} of about ${printDuration(planned)}`,
+    detail: '',
+    donePct: Math.min(100, (elapsedMin / Math.max(1, planned)) * 100),
+  };
 }
 
 const part = (minutes: number, word: string): string => (minutes >= 1 ? `${Math.round(minutes)} min ${word}` : '');
@@ -156,7 +196,8 @@ function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
     }
     case 'hold':
       return [reading, { key: 's', label: 'Stirred', does: { log: [{ type: 'stirred', stepId }] } }, next];
-    case 'soak': case 'rest':
+    case 'soak':
+    case 'rest':
       return [{ key: 'c', label: 'Looked', does: { ask: 'checked' } }, reading, next];
     case 'raise':
       return [reading, next, { key: 'n', label: 'Note', does: { ask: 'note' } }];
@@ -166,7 +207,9 @@ function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
 }
 
 const addAct = (addition: PlanStep['additions'][number]): StoveAct => ({
-  key: 'a', label: `Added ${addition.name}`, does: { ask: 'addition', additionId: addition.id },
+  key: 'a',
+  label: `Added ${addition.name}`,
+  does: { ask: 'addition', additionId: addition.id },
 });
 
 /** On to the next part of the step, or its end. */
@@ -176,7 +219,7 @@ export function nextAct(step: PlanStep, clock: StepClock): StoveAct {
   const next = step.phases[index + 1];
   if (!next) {
     const lifted: RunFact[] = clock.current?.phase.kind === 'lift' ? [{ type: 'lifted', stepId }] : [];
-    return { key: 'b', label: 'Done', does: { log: [...lifted, { type: 'stepFinished', stepId }] } };
+    return { key: 'b', label: clock.current?.phase.kind === 'hold' ? 'Heat off' : 'Done', does: { log: [...lifted, { type: 'stepFinished', stepId }] } };
   }
   const words = { charge: 'Begin', raise: 'Heat on', hold: 'Start hold', dip: 'Goods in', soak: 'Leave it', rest: 'Heat off', lift: 'Lift' } as const;
   return { key: 'b', label: words[next.kind], does: { log: [{ type: 'phaseEntered', stepId, phaseIndex: index + 1 }] } };
@@ -201,7 +244,10 @@ export function answerTo(nudge: Nudge, view: StoveView, plan: Plan): readonly Ru
       return [{ type: 'checked', stepId, finding: '' }];
     case 'add':
       return null;
-    case 'nextPhase': case 'finish': case 'lift': case 'dip': {
+    case 'nextPhase':
+    case 'finish':
+    case 'lift':
+    case 'dip': {
       const { does } = nextAct(step, clock);
       return 'log' in does ? does.log : null;
     }
@@ -231,7 +277,8 @@ function lateness(plan: Plan, state: RunState, clocks: Readonly<Record<string, S
   for (const step of plan.steps) {
     const own = state.steps[step.id];
     const clock = clocks[step.id];
-    if (own?.status === 'waiting' && step.after.every((id) => ['done', 'skipped'].includes(state.steps[id]?.status ?? 'done'))) late = Math.max(late, (nowMs - step.startMs) / 60_000);
+    if (own?.status === 'waiting' && step.after.every((id) => ['done', 'skipped'].includes(state.steps[id]?.status ?? 'done')))
+      late = Math.max(late, (nowMs - step.startMs) / 60_000);
     if (own?.status !== 'running' || !clock?.current) continue;
     const now = clock.current;
     const plannedEnd = step.phaseTimes[now.index]?.toMs;

@@ -11,13 +11,20 @@ export function useCalls(due: Nudge | undefined): { on: boolean; toggle: () => v
     if (!on || !due || called.current === due.key) return;
     called.current = due.key;
     ring(audio.current, due.stop);
-    if (document.visibilityState === 'hidden' && 'Notification' in window && Notification.permission === 'granted') new Notification('Hyndle', { body: due.text, tag: due.key });
+    if (document.visibilityState === 'hidden' && 'Notification' in window && Notification.permission === 'granted')
+      new Notification('Hyndle', { body: due.text, tag: due.key });
   }, [on, due]);
   useEffect(() => {
     if (!on || !('wakeLock' in navigator)) return;
     let lock: WakeLockSentinel | null = null;
     const hold = () => {
-      if (document.visibilityState === 'visible') navigator.wakeLock.request('screen').then((got) => { lock = got; }, () => undefined);
+      if (document.visibilityState === 'visible')
+        navigator.wakeLock.request('screen').then(
+          (got) => {
+            lock = got;
+          },
+          () => undefined,
+        );
     };
     hold();
     document.addEventListener('visibilitychange', hold);

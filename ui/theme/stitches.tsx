@@ -15,7 +15,16 @@ const DRAWN: Record<StepKind, { size: [number, number]; marks: React.ReactNode }
 };
 
 export const STITCH_NAMES: Record<StepKind, string> = {
-  scour: 'dots', wetOut: 'waves', mordant: 'twill', extract: 'herringbone', strain: 'net', dye: 'warp', rest: 'basket', iron: 'dashes', rinse: 'drops', dry: 'pegs',
+  scour: 'dots',
+  wetOut: 'waves',
+  mordant: 'twill',
+  extract: 'herringbone',
+  strain: 'net',
+  dye: 'warp',
+  rest: 'basket',
+  iron: 'dashes',
+  rinse: 'drops',
+  dry: 'pegs',
 };
 
 export function StitchDefs() {

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import { HandMark } from '../shell/Marks';
 import { STITCH_NAMES, StitchDefs } from '../theme/stitches';
@@ -37,7 +37,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling picture must be reachable by keyboard
     <section className="warp-frame" ref={frame} aria-label={`Warp of ${plan.name}`} tabIndex={0}>
-      <svg className="warp" width={picture.widthPx} height={picture.heightPx} role="group" aria-label="Vessels side by side, time down the page">
+      <svg className="warp" width={picture.widthPx} height={picture.heightPx} aria-label="Vessels side by side, time down the page">
         <StitchDefs />
         <defs>
           {picture.threads.flatMap((thread) =>
@@ -66,25 +66,32 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
         {picture.hours.map((hour) => (
           <g key={hour.yPx}>
             <line className="warp-hour" x1={AXIS_PX} x2={picture.widthPx} y1={hour.yPx} y2={hour.yPx} />
-            {hour.day ? (
-              <text className="warp-day" x={AXIS_PX - 10} y={hour.yPx - 11} textAnchor="end">
-                {hour.day}
-              </text>
-            ) : null}
-            <text className="warp-clock" x={AXIS_PX - 10} y={hour.yPx + 4} textAnchor="end">
+            <text className={hour.isNewDay ? 'warp-clock warp-day' : 'warp-clock'} x={AXIS_PX - 10} y={hour.yPx + 4} textAnchor="end">
               {hour.text}
             </text>
           </g>
         ))}
-        {picture.threads.map((thread) => thread.between.map((part) => <Yarn key={`${thread.lotId}${part.points[0]}`} path={roundedPath(part.points)} stroke={part.hex} />))}
+        {picture.threads.map((thread) =>
+          thread.between.map((part) => <Yarn key={`${thread.lotId}${part.points[0]}`} path={roundedPath(part.points)} stroke={part.hex} />),
+        )}
         {picture.pleats.map((pleat) => (
           // biome-ignore lint/a11y/useSemanticElements: there is no button element inside SVG
           <g
-            key={pleat.key} role="button" tabIndex={0} aria-expanded={pleat.opened} aria-label={`${pleat.text}. ${pleat.opened ? 'Fold' : 'Open'}`}
-            className="warp-pleat" onClick={() => toggle(pleat.key)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), toggle(pleat.key))}
+            key={pleat.key}
+            role="button"
+            tabIndex={0}
+            aria-expanded={pleat.opened}
+            aria-label={`${pleat.text}. ${pleat.opened ? 'Fold' : 'Open'}`}
+            className="warp-pleat"
+            onClick={() => toggle(pleat.key)}
+            onKeyDown={onPress(() => toggle(pleat.key))}
           >
             <rect x={0} y={pleat.yPx + 3} width={picture.widthPx} height={Math.max(10, pleat.heightPx - 6)} />
-            {pleat.opened ? null : [0.25, 0.5, 0.75].map((share) => <line key={share} x1={AXIS_PX} x2={picture.widthPx} y1={pleat.yPx + pleat.heightPx * share} y2={pleat.yPx + pleat.heightPx * share} />)}
+            {pleat.opened
+              ? null
+              : [0.25, 0.5, 0.75].map((share) => (
+                  <line key={share} x1={AXIS_PX} x2={picture.widthPx} y1={pleat.yPx + pleat.heightPx * share} y2={pleat.yPx + pleat.heightPx * share} />
+                ))}
             <text x={12} y={pleat.yPx + 21} className="warp-pleat-text">
               {pleat.text}
             </text>
@@ -96,7 +103,11 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
         {picture.threads.map((thread) => (
           <g key={thread.lotId}>
             {thread.inside.map((part) => (
-              <Yarn key={part.key} path={`M${part.xPx} ${part.fromPx + 2}V${part.toPx - 2}`} stroke={part.fromHex === part.toHex ? part.toHex : `url(#${gradientBase}${part.key})`} />
+              <Yarn
+                key={part.key}
+                path={`M${part.xPx} ${part.fromPx + 2}V${part.toPx - 2}`}
+                stroke={part.fromHex === part.toHex ? part.toHex : `url(#${gradientBase}${part.key})`}
+              />
             ))}
             <g className="warp-tag">
               <title>{thread.name}</title>
@@ -128,6 +139,13 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
   );
 }
 
+/** Enter and space press what is drawn, as they press a button. */
+const onPress = (press: () => void) => (event: KeyboardEvent) => {
+  if (event.key !== 'Enter' && event.key !== ' ') return;
+  event.preventDefault();
+  press();
+};
+
 /** A thread with its halo, and a fine edge so that pale yarn shows on pale ground. */
 const Yarn = ({ path, stroke }: { path: string; stroke: string }) => (
   <g fill="none" strokeLinecap="round">
@@ -143,10 +161,16 @@ function Block({ block, chosen, onChoose }: { block: WarpBlock; chosen: boolean;
   return (
     // biome-ignore lint/a11y/useSemanticElements: there is no button element inside SVG
     <g
-      role="button" tabIndex={0} className={`warp-block warp-${block.state}${chosen ? ' warp-chosen' : ''}`} onClick={choose}
-      aria-label={`${block.title}. ${block.lines.join('. ')}`} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && (event.preventDefault(), choose())}
+      role="button"
+      tabIndex={0}
+      className={`warp-block warp-${block.state}${chosen ? ' warp-chosen' : ''}`}
+      onClick={choose}
+      aria-label={`${block.title}. ${block.lines.join('. ')}`}
+      onKeyDown={onPress(choose)}
     >
-      {block.plannedYPx ? <rect className="warp-ghost" x={block.xPx - 4} y={block.plannedYPx.yPx} width={block.widthPx + 8} height={block.plannedYPx.heightPx} rx={6} /> : null}
+      {block.plannedYPx ? (
+        <rect className="warp-ghost" x={block.xPx - 4} y={block.plannedYPx.yPx} width={block.widthPx + 8} height={block.plannedYPx.heightPx} rx={6} />
+      ) : null}
       <rect className="warp-card" x={block.xPx} y={block.yPx} width={block.widthPx} height={block.heightPx} rx={6} />
       <clipPath id={clip}>
         <rect x={block.xPx} y={block.yPx} width={block.textWidthPx + 30} height={block.heightPx} rx={6} />
@@ -156,11 +180,13 @@ function Block({ block, chosen, onChoose }: { block: WarpBlock; chosen: boolean;
           <title>{STITCH_NAMES[block.kind]}</title>
         </rect>
         <line className="warp-card-rule" x1={block.xPx + 17} x2={block.xPx + 17} y1={block.yPx} y2={block.yPx + block.heightPx} />
-        <text className="warp-title" x={block.xPx + 24} y={block.yPx + 17}>
-          {block.title}
-        </text>
+        {block.titleLines.map((line, i) => (
+          <text key={line} className="warp-title" x={block.xPx + 24} y={block.yPx + 17 + i * 17}>
+            {line}
+          </text>
+        ))}
         {block.lines.map((line, i) => (
-          <text key={line} className="warp-line" x={block.xPx + 24} y={block.yPx + 34 + i * 16}>
+          <text key={line} className="warp-line" x={block.xPx + 24} y={block.yPx + 17 * (1 + block.titleLines.length) + i * 16}>
             {line}
           </text>
         ))}

@@ -47,7 +47,7 @@ export function timeScale({ blocks, attended, opened }: TimeScaleInput): TimeSca
   });
   stretchShortBlocks(blocks, times, heights, folds);
   const tops = [0];
-  heights.forEach((height, i) => tops.push((tops[i] ?? 0) + height));
+  for (const height of heights) tops.push((tops.at(-1) ?? 0) + height);
   const yOf = (ms: number): number => {
     if (ms <= startMs) return 0;
     const after = times.findIndex((time) => time >= ms);
@@ -56,9 +56,15 @@ export function timeScale({ blocks, attended, opened }: TimeScaleInput): TimeSca
     const share = to === from ? 0 : (ms - from) / (to - from);
     return (tops[after - 1] ?? 0) + share * (heights[after - 1] ?? 0);
   };
-  const pleats = folds.map((fold): Pleat => ({
-    ...fold, key: keyOf(fold), topPx: yOf(fold.fromMs), heightPx: yOf(fold.toMs) - yOf(fold.fromMs), opened: opened.has(keyOf(fold)),
-  }));
+  const pleats = folds.map(
+    (fold): Pleat => ({
+      ...fold,
+      key: keyOf(fold),
+      topPx: yOf(fold.fromMs),
+      heightPx: yOf(fold.toMs) - yOf(fold.fromMs),
+      opened: opened.has(keyOf(fold)),
+    }),
+  );
   return { heightPx: tops.at(-1) ?? 0, pleats, yOf };
 }
 

@@ -1,16 +1,18 @@
-import type { Plan, PlanStep } from '@/core/plan/plan';
-import { amountOf, isHeated } from '@/core/plan/plan';
+import { UNDYED_HEX } from '@/core/colour/expected';
 import { printAmount, printDuration } from '@/core/measure/print';
 import type { StepKind } from '@/core/method/method';
+import type { Plan, PlanStep } from '@/core/plan/plan';
+import { amountOf, isHeated } from '@/core/plan/plan';
 import type { Window } from '@/core/schedule/diary';
-import { printClock, printDay, wallTime } from '@/core/time/zone';
-import { UNDYED_HEX } from '@/core/colour/expected';
-import { timeScale, type TimeScale } from './timeScale';
+import { printClock, printDay, printDayClock, wallTime } from '@/core/time/zone';
+import { type TimeScale, timeScale } from './timeScale';
 
 export interface WarpBlock {
   readonly stepId: string;
   readonly kind: StepKind;
+  /** One or two lines, as fit beside the threads. */
   readonly title: string;
+  readonly titleLines: readonly string[];
   readonly lines: readonly string[];
   readonly xPx: number;
   readonly yPx: number;
@@ -32,7 +34,14 @@ export interface WarpThread {
   /** Between blocks, drawn behind them so that no text is crossed. */
   readonly between: readonly { readonly points: readonly Point[]; readonly hex: string }[];
   /** Inside blocks, drawn on top, from one colour to the other. */
-  readonly inside: readonly { readonly key: string; readonly xPx: number; readonly fromPx: number; readonly toPx: number; readonly fromHex: string; readonly toHex: string }[];
+  readonly inside: readonly {
+    readonly key: string;
+    readonly xPx: number;
+    readonly fromPx: number;
+    readonly toPx: number;
+    readonly fromHex: string;
+    readonly toHex: string;
+  }[];
 }
 
 type Point = readonly [number, number];
@@ -45,7 +54,7 @@ export interface WarpPicture {
   readonly threads: readonly WarpThread[];
   readonly pleats: readonly { readonly key: string; readonly yPx: number; readonly heightPx: number; readonly text: string; readonly opened: boolean }[];
   readonly bands: readonly { readonly yPx: number; readonly heightPx: number }[];
-  readonly hours: readonly { readonly yPx: number; readonly text: string; readonly day: string | null }[];
+  readonly hours: readonly { readonly yPx: number; readonly text: string; readonly isNewDay: boolean }[];
   readonly nowYPx: number | null;
 }
 
@@ -80,12 +89,18 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
   const timed = plan.steps.map((step) => timedStep(step, options.actual?.[step.id]));
   const shown = timed.filter((t) => t.state !== 'skipped');
   const scale = timeScale({
-    blocks: [...shown.map((t) => ({ fromMs: t.startMs, toMs: t.endMs })), ...(options.actual ? plan.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs })) : [])],
-    attended: shown.flatMap((t) => t.attended), opened: options.opened,
+    blocks: [
+      ...shown.map((t) => ({ fromMs: t.startMs, toMs: t.endMs })),
+      ...(options.actual ? plan.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs })) : []),
+    ],
+    attended: shown.flatMap((t) => t.attended),
+    opened: options.opened,
   });
   const columnPx = Math.min(MOST_COLUMN_PX, Math.max(LEAST_COLUMN_PX, Math.floor((options.roomPx - AXIS_PX - 8) / Math.max(1, plan.vessels.length))));
   const columns = plan.vessels.map((vessel, i) => ({
-    id: vessel.id, name: vessel.litres === null ? vessel.name : `${vessel.name} ${vessel.litres} L`, xPx: AXIS_PX + i * columnPx,
+    id: vessel.id,
+    name: vessel.litres === null ? vessel.name : `${vessel.name} ${vessel.litres} L`,
+    xPx: AXIS_PX + i * columnPx,
     detail: plan.home.heatSources.find((source) => source.id === vessel.heatSourceId)?.name ?? 'no heat',
   }));
   const y = (ms: number) => HEAD_PX + scale.yOf(ms);
@@ -95,9 +110,19 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
     const [top, bottom] = [y(t.startMs), y(t.endMs)];
     const widthPx = columnPx - BLOCK_GAP_PX;
     const heightPx = Math.max(22, bottom - top - 3);
+    const textWidthPx = widthPx - STITCH_PX - 14 - threadRoom(t.step);
+    const titleLines = wrapTitle(t.step.title, textWidthPx, heightPx >= 44);
     return {
-      stepId: t.step.id, kind: t.step.kind, title: t.step.title, xPx: columnX(t.step.vesselId) + 8, yPx: top, widthPx, heightPx,
-      textWidthPx: widthPx - STITCH_PX - 14 - threadRoom(t.step), lines: keyFigures(t.step).slice(0, Math.max(0, Math.floor((heightPx - 24) / LINE_PX))),
+      stepId: t.step.id,
+      kind: t.step.kind,
+      title: t.step.title,
+      titleLines,
+      xPx: columnX(t.step.vesselId) + 8,
+      yPx: top,
+      widthPx,
+      heightPx,
+      textWidthPx,
+      lines: keyFigures(t.step).slice(0, Math.max(0, Math.floor((heightPx - 8 - 17 * titleLines.length) / LINE_PX))),
       heat: t.heat.map((window) => ({ yPx: y(window.fromMs), heightPx: Math.max(2, y(window.toMs) - y(window.fromMs)) })),
       handsYPx: spread(t.hands.map(y)),
       plannedYPx: t.isActual ? { yPx: y(t.step.startMs), heightPx: Math.max(4, y(t.step.endMs) - y(t.step.startMs) - 3) } : null,
@@ -105,13 +130,41 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
     };
   });
   return {
-    widthPx: AXIS_PX + columns.length * columnPx + 8, heightPx: HEAD_PX + scale.heightPx + 26, columns, blocks,
+    widthPx: AXIS_PX + columns.length * columnPx + 8,
+    heightPx: HEAD_PX + scale.heightPx + 26,
+    columns,
+    blocks,
     threads: plan.lots.map((_lot, i) => thread(plan, i, blocks)),
-    pleats: scale.pleats.map((pleat) => ({ key: pleat.key, yPx: HEAD_PX + pleat.topPx, heightPx: pleat.heightPx, opened: pleat.opened, text: pleatText(pleat, plan) })),
+    pleats: scale.pleats.map((pleat) => ({
+      key: pleat.key,
+      yPx: HEAD_PX + pleat.topPx,
+      heightPx: pleat.heightPx,
+      opened: pleat.opened,
+      text: pleatText(pleat, plan),
+    })),
     bands: plan.absences.map((gap) => ({ yPx: y(gap.fromMs), heightPx: y(gap.toMs) - y(gap.fromMs) })).filter((band) => band.heightPx > 1),
-    hours: hourMarks(scale, plan, shown.map((t) => t.startMs)),
-    nowYPx: options.nowMs !== null && options.nowMs > Math.min(...shown.map((t) => t.startMs)) && options.nowMs < Math.max(...shown.map((t) => t.endMs)) ? y(options.nowMs) : null,
+    hours: hourMarks(
+      scale,
+      plan,
+      shown.map((t) => t.startMs),
+    ),
+    nowYPx:
+      options.nowMs !== null && options.nowMs > Math.min(...shown.map((t) => t.startMs)) && options.nowMs < Math.max(...shown.map((t) => t.endMs))
+        ? y(options.nowMs)
+        : null,
   };
+}
+
+/** About how wide a bold letter of 14 px runs. */
+const LETTER_PX = 7.4;
+
+function wrapTitle(title: string, widthPx: number, twoFit: boolean): string[] {
+  const most = Math.max(6, Math.floor(widthPx / LETTER_PX));
+  if (title.length <= most) return [title];
+  const cut = title.lastIndexOf(' ', most);
+  if (!twoFit || cut <= 0) return [`${title.slice(0, most - 1).trimEnd()}…`];
+  const rest = title.slice(cut + 1);
+  return [title.slice(0, cut), rest.length <= most ? rest : `${rest.slice(0, most - 1).trimEnd()}…`];
 }
 
 interface Timed {
@@ -165,11 +218,11 @@ export function keyFigures(step: PlanStep): string[] {
   }
   for (const addition of step.additions) {
     const amount = amountOf(addition);
-    lines.push(`${addition.name} ${amount === null ? 'unknown' : printAmount(amount, addition.unit)}`);
+    lines.push(`${amount === null ? 'unknown:' : printAmount(amount, addition.unit)} ${addition.name}`);
   }
   if (step.water) {
     const water = amountOf(step.water);
-    lines.push(`water ${water === null ? 'unknown' : printAmount(water, 'mL')}`);
+    lines.push(`${water === null ? 'unknown:' : printAmount(water, 'mL')} water`);
   }
   return lines;
 }
@@ -194,22 +247,58 @@ function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): War
     const next = own[i + 1];
     const bottom = block.yPx + block.heightPx;
     if (!next) {
-      between.push({ points: [[x, bottom], [x, bottom + 12]], hex });
+      between.push({
+        points: [
+          [x, bottom],
+          [x, bottom + 12],
+        ],
+        hex,
+      });
       return;
     }
     const nextX = insideX(next);
     const jogPx = Math.max(bottom + 2, next.yPx - 5 - lotIndex * 4);
-    if (nextX === x) between.push({ points: [[x, bottom], [x, next.yPx]], hex });
-    else if (jogPx - bottom < 24) between.push({ points: [[x, bottom], [x, jogPx], [nextX, jogPx], [nextX, next.yPx]], hex });
+    if (nextX === x)
+      between.push({
+        points: [
+          [x, bottom],
+          [x, next.yPx],
+        ],
+        hex,
+      });
+    else if (jogPx - bottom < 24)
+      between.push({
+        points: [
+          [x, bottom],
+          [x, jogPx],
+          [nextX, jogPx],
+          [nextX, next.yPx],
+        ],
+        hex,
+      });
     else {
       // It waits aside, so that whatever uses the vessel meanwhile is not crossed.
       const asideX = block.xPx + block.widthPx + 4 + lotIndex * 4;
-      between.push({ points: [[x, bottom], [x, bottom + 6], [asideX, bottom + 6], [asideX, jogPx], [nextX, jogPx], [nextX, next.yPx]], hex });
+      between.push({
+        points: [
+          [x, bottom],
+          [x, bottom + 6],
+          [asideX, bottom + 6],
+          [asideX, jogPx],
+          [nextX, jogPx],
+          [nextX, next.yPx],
+        ],
+        hex,
+      });
     }
   });
   const first = own[0];
   return {
-    lotId: lot.id, letter: String.fromCharCode(65 + (lotIndex % 26)), name: lot.name, inside, between,
+    lotId: lot.id,
+    letter: String.fromCharCode(65 + (lotIndex % 26)),
+    name: lot.name,
+    inside,
+    between,
     tag: first ? [insideX(first), first.yPx - 10] : [AXIS_PX, HEAD_PX],
   };
 }
@@ -247,7 +336,7 @@ function pleatText(pleat: Window, plan: Plan): string {
 
 function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): WarpPicture['hours'] {
   const { zone } = plan.home.diary;
-  const marks: { yPx: number; text: string; day: string | null }[] = [];
+  const marks: { yPx: number; text: string; isNewDay: boolean }[] = [];
   const isFolded = (ms: number) => scale.pleats.some((pleat) => !pleat.opened && pleat.fromMs < ms && ms < pleat.toMs);
   const firstMs = Math.min(...starts);
   const lastMs = Math.max(...plan.steps.map((step) => step.endMs), firstMs);
@@ -257,7 +346,7 @@ function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): War
     const yPx = HEAD_PX + scale.yOf(ms);
     if (isFolded(ms) || yPx - lastY < 34) return;
     const day = printDay(ms, zone);
-    marks.push({ yPx, text: printClock(ms, zone), day: day === lastDay ? null : day });
+    marks.push({ yPx, text: day === lastDay ? printClock(ms, zone) : printDayClock(ms, zone), isNewDay: day !== lastDay });
     lastDay = day;
     lastY = yPx;
   };
