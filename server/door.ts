@@ -92,7 +92,7 @@ function checked(schema: z.ZodType, value: unknown): unknown {
 function plain(issue: z.core.$ZodIssue): string {
   switch (issue.code) {
     case 'invalid_type':
-      return issue.input === undefined ? 'This is missing.' : `This must be a ${issue.expected}.`;
+      return /received undefined/.test(issue.message) ? 'This is missing.' : `This must be a ${issue.expected}.`;
     case 'unrecognized_keys':
       return `Not known here: ${issue.keys.join(', ')}.`;
     case 'too_big':

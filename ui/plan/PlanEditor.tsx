@@ -108,11 +108,13 @@ export function PlanEditor({ draft, onDraft, lots, vessels, zone, head, keep }: 
 
 export const Problems = ({ problems }: { problems: readonly PlanProblem[] }) =>
   problems.length === 0 ? null : (
-    <ul className="problems" role="alert">
-      {problems.map((problem) => (
-        <li key={`${problem.at}${problem.message}`}>{problem.message}</li>
-      ))}
-    </ul>
+    <div className="problems" role="alert">
+      <ul>
+        {problems.map((problem) => (
+          <li key={`${problem.at}${problem.message}`}>{problem.message}</li>
+        ))}
+      </ul>
+    </div>
   );
 
 export const canKeep = (plan: Plan | null): boolean => plan !== null && plan.name !== '';

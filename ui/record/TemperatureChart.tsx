@@ -94,8 +94,8 @@ export function TemperatureChart({ view, clocks, chosenStepId }: Props) {
           </button>
         ))}
       </fieldset>
-      <div className="chart" role="img" aria-label={`Temperature of ${shown.step.title}, highest ${clock?.highestC ?? 'unknown'} °C`}>
-        <Line data={{ datasets }} options={options} />
+      <div className="chart">
+        <Line data={{ datasets }} options={options} aria-label={`Temperature of ${shown.step.title}, highest ${clock?.highestC ?? 'unknown'} °C`} />
       </div>
       <p className="quiet small">
         Ink: the bath. Grey strip: the band{hold?.bandC ? ` ${hold.bandC[0]}–${hold.bandC[1]} °C` : ' is unknown'}.{' '}

@@ -23,7 +23,7 @@ export function parseAct(line: string): TypedLine | null {
   let rest = (ago ? line.slice(0, ago.index) : line).trim();
   let card: number | null = null;
   const pot = /^(?:pot\s*)?([1-9])\s+(?=\S)/i.exec(rest);
-  if (pot && (/^pot/i.test(rest) || !/^[°]?[cf]\b|^[.,/]/i.test(rest.slice(pot[0].length)))) {
+  if (pot && (/^pot/i.test(rest) || !/^°?(?:c|f|l|ml|litres?|liters?)\b|^[.,/]/i.test(rest.slice(pot[0].length)))) {
     card = Number(pot[1]);
     rest = rest.slice(pot[0].length);
   }

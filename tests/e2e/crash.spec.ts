@@ -1,0 +1,210 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync, statSync, truncateSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import type { RunView } from '../../contract/views';
+import { stoveView } from '../../ui/stove/stoveView';
+
+const KILLS = 50;
+const PORT = 4188;
+const BASE = `http://127.0.0.1:${PORT}/api/v1`;
+
+let child: ChildProcess | null = null;
+let said = '';
+
+/** The built server itself, with nothing between it and the signal. */
+async function start(data: string): Promise<void> {
+  said = '';
+  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
+    env: {
+      ...process.env,
+      NEXT_MANUAL_SIG_HANDLE: 'true',
+      HYNDLE_DATA: data,
+      HYNDLE_DEMO: '',
+      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'),
+      PORT: String(PORT),
+    },
+  });
+  child.stdout?.on('data', (chunk: Buffer) => {
+    said += chunk.toString();
+  });
+  child.stderr?.on('data', (chunk: Buffer) => {
+    said += chunk.toString();
+  });
+  for (let i = 0; i < 600; i++) {
+    const up = await fetch(`${BASE}/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
+    if (up) return;
+    if (child.exitCode !== null) throw new Error(`the server ended: ${said}`);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error(`the server did not come up: ${said}`);
+}
+
+const gone = (process: ChildProcess) =>
+  new Promise<void>((resolve) => (process.exitCode !== null || process.signalCode !== null ? resolve() : process.once('exit', () => resolve())));
+
+async function call<T>(method: string, pathname: string, body?: unknown): Promise<T> {
+  const response = await fetch(`${BASE}${pathname}`, {
+    method,
+    headers: { 'content-type': 'application/json' },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
+  if (!response.ok) throw new Error(`${response.status} ${await response.text()}`);
+  return (await response.json()) as T;
+}
+
+async function prepare(): Promise<{ stepId: string }> {
+  const home = await call<{ revision: number; diary: object; heatSources: { id: string }[] }>('GET', '/home');
+  await call('PUT', '/home', { ...home, diary: { ...home.diary, wakeAt: '00:00', sleepAt: '23:59' } });
+  await call('POST', '/vessels', {
+    id: 'pot',
+    name: 'Pot',
+    kind: 'pot',
+    litres: 12,
+    material: 'stainless',
+    heatSourceId: home.heatSources[0]?.id,
+    probeId: 'probe',
+    dyeOnly: true,
+    order: 1,
+  });
+  await call('POST', '/lots', {
+    id: 'lot',
+    name: 'Lot',
+    form: 'skein',
+    composition: [{ fibre: 'wool', pct: 100 }],
+    dryWeightG: { state: 'measured', value: 100 },
+    pieces: 1,
+    baseHex: null,
+    note: '',
+  });
+  const draft = {
+    name: 'Crash',
+    startMs: Date.now(),
+    lotIds: ['lot'],
+    chain: [{ id: 'c1', methodId: 'scour-protein', params: {}, dyestuffId: null }],
+    vessels: {},
+    overrules: {},
+    pins: {},
+    reasons: {},
+  };
+  const plan = await call<{ steps: { id: string }[] }>('POST', '/sessions', { id: 'session', draft });
+  await call('POST', '/sessions/session/runs', { id: 'run', eventId: 'start', planVersion: 1 });
+  const stepId = plan.steps[0]?.id ?? '';
+  await call('POST', '/runs/run/events', { id: 'phase0', type: 'phaseEntered', stepId, phaseIndex: 0 });
+  await call('POST', '/runs/run/events', { id: 'phase2', type: 'phaseEntered', stepId, phaseIndex: 2 });
+  return { stepId };
+}
+
+/** Sends acts and readings one after the other until the server is gone; what was answered is acknowledged. */
+async function sendUntilGone(stepId: string, turn: number, acknowledged: Set<string>, sent: Set<string>, readings: Set<number>): Promise<void> {
+  for (let i = 0; ; i++) {
+    const id = `t${turn}-${i}`;
+    sent.add(id);
+    const atMs = Date.now();
+    try {
+      await call('POST', '/runs/run/events', i % 3 === 0 ? { id, type: 'reading', stepId, quantity: 'bathC', value: 65 } : { id, type: 'stirred', stepId });
+      acknowledged.add(id);
+      await call('POST', '/probes/probe/readings', { readings: [{ atMs, bathC: 66 }] });
+      readings.add(atMs);
+    } catch {
+      return;
+    }
+  }
+}
+
+test.afterEach(() => void child?.kill('SIGKILL'));
+
+test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or doubled, timers read on as if nothing had happened`, async () => {
+  test.setTimeout(15 * 60_000);
+  const data = mkdtempSync(path.join(tmpdir(), 'hyndle-crash-'));
+  const [acknowledged, sent, readings] = [new Set<string>(), new Set<string>(), new Set<number>()];
+  await start(data);
+  const { stepId } = await prepare();
+  for (let turn = 0; turn < KILLS; turn++) {
+    const sending = sendUntilGone(stepId, turn, acknowledged, sent, readings);
+    await new Promise((resolve) => setTimeout(resolve, Math.random() * 250));
+    const dying = child as ChildProcess;
+    dying.kill('SIGKILL');
+    await Promise.all([sending, gone(dying)]);
+    await start(data);
+    if (turn % 10 === 9 || turn === KILLS - 1) await everythingThere();
+  }
+  expect(acknowledged.size).toBeGreaterThan(KILLS);
+
+  async function everythingThere(): Promise<void> {
+    const view = await call<RunView>('GET', '/runs/run');
+    const ids = view.events.map((event) => event.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect([...acknowledged].filter((id) => !ids.includes(id))).toEqual([]);
+    expect(ids.filter((id) => !sent.has(id) && !['start', 'phase0', 'phase2'].includes(id))).toEqual([]);
+    const stored = new Set(view.readings.pot?.map((reading) => reading.atMs));
+    expect([...readings].filter((atMs) => !stored.has(atMs))).toEqual([]);
+    // The hold's clock is computed from the log: it runs from the tap, whatever happened to the server since.
+    const now = Date.now();
+    const begun = view.events.find((event) => event.id === 'phase2');
+    const [card] = stoveView(view.plan, view.events, view.readings, now).cards;
+    expect(card?.clock.current?.elapsedMin).toBeCloseTo((now - (begun?.atMs ?? 0)) / 60_000, 6);
+  }
+
+  // A retry of the last act of all, as a client does after a lost answer, is still one act.
+  const last = [...acknowledged].at(-1) as string;
+  const before = (await call<RunView>('GET', '/runs/run')).events.length;
+  const event = (await call<RunView>('GET', '/runs/run')).events.find((e) => e.id === last);
+  const { recordedAtMs: _r, atMs: _a, ...again } = event as object as Record<string, unknown>;
+  await call('POST', '/runs/run/events', again);
+  expect((await call<RunView>('GET', '/runs/run')).events.length).toBe(before);
+
+  // The newest database file cut short as well: recovered from the journal, and said plainly.
+  const pg = path.join(data, 'pg');
+  const dying = child as ChildProcess;
+  dying.kill('SIGKILL');
+  await gone(dying);
+  const files = readdirSync(pg, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => path.join(entry.parentPath, entry.name));
+  const [newest] = files
+    .map((file) => ({ file, ...statSync(file) }))
+    .filter((file) => file.size > 1)
+    .sort((a, b) => b.mtimeMs - a.mtimeMs);
+  truncateSync(newest?.file ?? '', Math.floor((newest?.size ?? 0) / 2));
+  await start(data);
+  await everythingThere();
+  const { notices } = await call<{ notices: string[] }>('GET', '/health');
+  if (notices.length > 0) expect(said).toContain('recovery:');
+
+  // And with the database folder gone altogether.
+  const third = child as ChildProcess;
+  third.kill('SIGKILL');
+  await gone(third);
+  rmSync(pg, { recursive: true });
+  await start(data);
+  await everythingThere();
+  expect((await call<{ notices: string[] }>('GET', '/health')).notices.join(' ')).toContain('made anew from the journal');
+  expect(said).toContain('made anew from the journal');
+  child?.kill('SIGTERM');
+  await gone(child as ChildProcess);
+  rmSync(data, { recursive: true, force: true });
+});
+
+test('a second server on the same data folder is refused with a clear message', async () => {
+  const data = mkdtempSync(path.join(tmpdir(), 'hyndle-lock-'));
+  await start(data);
+  const second = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT + 1)], {
+    env: { ...process.env, NEXT_MANUAL_SIG_HANDLE: 'true', HYNDLE_DATA: data, HYNDLE_DEMO: '', PORT: String(PORT + 1) },
+  });
+  let words = '';
+  second.stderr.on('data', (chunk: Buffer) => {
+    words += chunk.toString();
+  });
+  await gone(second);
+  expect(second.exitCode).toBe(1);
+  expect(words).toContain('is in use by another Hyndle');
+  child?.kill('SIGTERM');
+  await gone(child as ChildProcess);
+  expect(child?.exitCode).toBe(0);
+  rmSync(data, { recursive: true, force: true });
+});

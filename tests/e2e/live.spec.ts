@@ -1,0 +1,64 @@
+import { expect, test } from '@playwright/test';
+
+const RUN = '/runs/run-birch';
+
+test('two browsers show the same run within a second', async ({ browser }) => {
+  const [a, b] = await Promise.all([browser.newContext(), browser.newContext()]);
+  const [left, right] = [await a.newPage(), await b.newPage()];
+  await left.goto(RUN);
+  await right.goto(RUN);
+  await expect(right.locator('.log')).toBeVisible();
+  await right.waitForTimeout(1500); // the stream is open
+  await left.getByLabel('Type an act').fill('note seen from the other side');
+  await left.getByLabel('Type an act').press('Enter');
+  await expect(right.locator('.log')).toContainText('seen from the other side', { timeout: 1000 });
+  await a.close();
+  await b.close();
+});
+
+test('many tabs of one browser share one stream, and acts still go through', async ({ context }) => {
+  const tabs = await Promise.all(Array.from({ length: 8 }, () => context.newPage()));
+  for (const tab of tabs) await tab.goto(RUN);
+  const last = tabs.at(-1);
+  const first = tabs[0];
+  if (!last || !first) throw new Error('no tabs');
+  await last.getByLabel('Type an act').fill('note from the eighth tab');
+  await last.getByLabel('Type an act').press('Enter');
+  await expect(first.locator('.log')).toContainText('from the eighth tab');
+});
+
+test('an act made without a connection is kept, said, and sent when it comes back', async ({ page, context }) => {
+  await page.goto(RUN);
+  await expect(page.locator('.log')).toBeVisible();
+  await context.setOffline(true);
+  await page.getByLabel('Type an act').fill('note written in the tunnel');
+  await page.getByLabel('Type an act').press('Enter');
+  await expect(page.locator('.log li').first()).toContainText('kept here, not sent yet');
+  await expect(page.getByText('No answer from Hyndle: 1 act is kept')).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText('No answer from Hyndle')).toBeHidden();
+  const view = await (await page.request.get('/api/v1/runs/run-birch')).json();
+  expect(view.events.filter((event: { text?: string }) => event.text === 'written in the tunnel')).toHaveLength(1);
+});
+
+test('a device five minutes off logs at the right time, and shows the server’s clock', async ({ page }) => {
+  const real = Date.now();
+  await page.clock.install({ time: real + 5 * 60_000 });
+  await page.goto(RUN);
+  await expect(page.locator('.log')).toBeVisible();
+  await page.waitForTimeout(300);
+  await page.getByLabel('Type an act').fill('note by a wrong clock');
+  await page.getByLabel('Type an act').press('Enter');
+  await expect(page.locator('.log')).toContainText('by a wrong clock');
+  await expect(page.getByText('No answer from Hyndle')).toBeHidden();
+  const view = await (await page.request.get('/api/v1/runs/run-birch')).json();
+  const event = view.events.find((e: { text?: string }) => e.text === 'by a wrong clock');
+  expect(Math.abs(event.atMs - Date.now())).toBeLessThan(20_000);
+});
+
+test('the simulated pot feeds readings through the door of the probes', async ({ page }) => {
+  await page.request.put('/api/v1/sim-pots/big', { data: { on: true, burner: 10, lid: true, litres: 3, factor: 600 } });
+  const read = async () => (await (await page.request.get('/api/v1/probes/probe-big/readings')).json()).latest;
+  await expect.poll(async () => (await read())?.bathC ?? 0, { timeout: 15_000 }).toBeGreaterThan(60);
+  await page.request.put('/api/v1/sim-pots/big', { data: { on: false, burner: 0, lid: true, litres: 3, factor: 1 } });
+});

@@ -1,0 +1,84 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+
+const PAGES = [
+  '/',
+  '/sessions',
+  '/sessions/new',
+  '/sessions/dock-jersey',
+  '/runs/run-birch',
+  '/runs/run-weld/record',
+  '/fibre',
+  '/fibre/gotland',
+  '/shelf',
+  '/methods',
+];
+
+for (const path of PAGES) {
+  test(`${path} has nothing that a screen reader or a weak eye stumbles over, by day and by night`, async ({ page }) => {
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme });
+      await page.goto(path);
+      await expect(page.locator('h1')).toBeVisible();
+      const found = await new AxeBuilder({ page }).disableRules(['scrollable-region-focusable']).analyze();
+      expect(found.violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
+    }
+  });
+}
+
+test('nothing is wider than the page at 1280, on an upright tablet and on a phone', async ({ page }) => {
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+    [390, 844],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const path of PAGES) {
+      await page.goto(path);
+      await expect(page.locator('h1')).toBeVisible();
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(over, `${path} at ${width}`).toBeLessThanOrEqual(0);
+    }
+  }
+});
+
+test('no page asks for anything from another machine, and every answer carries the content policy', async ({ page }) => {
+  const foreign: string[] = [];
+  page.on('request', (request) => {
+    if (!request.url().startsWith('http://127.0.0.1:') && !request.url().startsWith('data:') && !request.url().startsWith('blob:')) foreign.push(request.url());
+  });
+  const violations: string[] = [];
+  page.on('console', (message) => /Content Security Policy/i.test(message.text()) && violations.push(message.text()));
+  for (const path of PAGES) {
+    const response = await page.goto(path);
+    expect(response?.headers()['content-security-policy']).toContain("default-src 'self'");
+    await expect(page.locator('h1')).toBeVisible();
+  }
+  expect(foreign).toEqual([]);
+  expect(violations).toEqual([]);
+});
+
+test('by keyboard alone: skip to the page, open a step, close it', async ({ page }) => {
+  await page.goto('/sessions/dock-jersey');
+  await expect(page.locator('h1')).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the page' })).toBeFocused();
+  await page.getByRole('button', { name: /^Scour/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog')).toContainText('Quantities');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('numbers choose the vessel, ? shows all keys', async ({ page }) => {
+  await page.goto('/runs/run-birch');
+  await expect(page.locator('h1')).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('One key an act');
+});
+
+test('fonts come with the application', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.locator('h1')).toBeVisible();
+  expect(await page.evaluate(() => document.fonts.check("16px 'Atkinson Hyperlegible Next Variable'"))).toBe(true);
+});

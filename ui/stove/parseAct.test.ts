@@ -1,0 +1,20 @@
+import { describe, expect, test } from 'vitest';
+import { parseAct } from './parseAct';
+
+describe('a line typed at the stove', () => {
+  test.each<[string, unknown]>([
+    ['2 66 c', { card: 2, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 66 } }],
+    ['pot 1 180 F', { card: 1, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 82.2 } }],
+    ['82', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 82 } }],
+    ['5 L', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'volumeMl', value: 5000 } }],
+    ['2 stirred', { card: 2, agoMin: 0, what: { act: 'stirred' } }],
+    ['1 stirred 10 min ago', { card: 1, agoMin: 10, what: { act: 'stirred' } }],
+    ['1 lifted 1 h ago', { card: 1, agoMin: 60, what: { act: 'next' } }],
+    ['1 ph 4.5', { card: 1, agoMin: 0, what: { act: 'reading', quantity: 'ph', value: 4.5 } }],
+    ['note smells of hay', { card: null, agoMin: 0, what: { act: 'note', text: 'smells of hay' } }],
+    ['2 looked pale still', { card: 2, agoMin: 0, what: { act: 'checked', text: 'pale still' } }],
+    ['4 c', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 4 } }],
+  ])('%s', (line, expected) => expect(parseAct(line)).toEqual(expected));
+
+  test.each(['', 'hello', '2 66 bushels', 'note', '1 ph acid'])('“%s” is not understood, and nothing is guessed', (line) => expect(parseAct(line)).toBeNull());
+});

@@ -1,0 +1,93 @@
+import { describe, expect, test } from 'vitest';
+import { planned, step, wool } from '@/core/plan/plan.fixture';
+import type { RunEvent, RunFact } from '@/core/run/events';
+import { describeEvent } from './describeEvent';
+import { answerTo, nextAct, stoveView, untilText } from './stoveView';
+
+const MIN = 60_000;
+const plan = planned([wool('a', 100)]);
+const dye = step(plan, 'dye');
+let serial = 0;
+const ev = (atMin: number, fact: RunFact): RunEvent => ({
+  ...fact,
+  id: `e${++serial}`,
+  atMs: dye.startMs + atMin * MIN,
+  recordedAtMs: dye.startMs + atMin * MIN + serial,
+});
+const at = (min: number) => dye.startMs + min * MIN;
+const before = plan.steps
+  .filter((s) => s.startMs < dye.startMs)
+  .flatMap((s) => [ev(-200, { type: 'phaseEntered', stepId: s.id, phaseIndex: 0 }), ev(-100, { type: 'stepFinished', stepId: s.id })]);
+const started = [ev(-300, { type: 'started', planVersion: 1 }), ...before];
+const holding = [...started, ev(0, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 })];
+const vessel = dye.vesselId ?? '';
+const readings = (toMin: number, c: (min: number) => number) => ({ [vessel]: Array.from({ length: toMin + 1 }, (_, i) => ({ atMs: at(i), bathC: c(i) })) });
+
+describe('what the stove shows', () => {
+  test('a step whose turn has come waits to be begun', () => {
+    const view = stoveView(plan, started, {}, at(0));
+    expect(view.cards).toEqual([]);
+    expect(view.ready.map((s) => s.id)).toContain(dye.id);
+  });
+
+  test('temperature with its source, the band, credited minutes and the next call', () => {
+    const view = stoveView(
+      plan,
+      holding,
+      readings(31, (i) => (i === 0 ? 70 : 76)),
+      at(31),
+    );
+    const [card] = view.cards;
+    expect(card).toMatchObject({ number: 1, bandC: [70, 80], ceilingC: 82.2, temperature: { c: 76, from: 'probe, 0 s ago', stale: false } });
+    expect(card?.progress).toMatchObject({ text: '31 of 1 h in band', detail: 'all of it measured' });
+    expect(card?.nextCall).toMatchObject({ text: 'Stir gently', due: true, when: 'now' });
+    expect(card?.acts.map((act) => act.key)).toEqual(['r', 's', 'b']);
+  });
+
+  test('a typed reading is named as typed, and an old one as stale', () => {
+    const typed = [...holding, ev(2, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 71 })];
+    expect(stoveView(plan, typed, {}, at(40)).cards[0]?.temperature).toMatchObject({ c: 71, from: 'typed, 38 min ago', stale: true });
+  });
+
+  test('without any thermometer the hold goes by the clock, and says so', () => {
+    const tapped = [...holding, ev(10, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 2 })];
+    expect(stoveView(plan, tapped, {}, at(25)).cards[0]?.progress).toMatchObject({ text: '15 of 1 h by the clock', detail: 'temperature not measured' });
+  });
+
+  test('one tap goes on to the next part, the last one ends the step', () => {
+    const view = stoveView(
+      plan,
+      holding,
+      readings(70, () => 76),
+      at(70),
+    );
+    const [card] = view.cards;
+    expect(card && nextAct(dye, card.clock)).toMatchObject({ label: 'Heat off', does: { log: [{ type: 'stepFinished', stepId: dye.id }] } });
+    const stir = view.nudges.find((nudge) => nudge.act === 'finish');
+    expect(stir && answerTo(stir, view, plan)).toEqual([{ type: 'stepFinished', stepId: dye.id }]);
+  });
+
+  test('how far it is behind: a hold still short at its planned end', () => {
+    const late = [...started, ev(60, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 })];
+    expect(stoveView(plan, late, {}, at(61)).lateMin).toBeGreaterThan(30);
+    expect(
+      stoveView(
+        plan,
+        holding,
+        readings(20, () => 76),
+        at(20),
+      ).lateMin,
+    ).toBe(0);
+  });
+
+  test('minutes are rounded up, never early', () =>
+    expect([untilText(61_000, 0), untilText(60_000, 0), untilText(0, 0)]).toEqual(['in 2 min', 'in 1 min', 'now']));
+});
+
+test('the log says in words what happened', () => {
+  expect(
+    describeEvent(ev(0, { type: 'addition', stepId: dye.id, additionId: null, substance: 'alum', amount: { state: 'estimated', value: 12 }, unit: 'g' }), plan),
+  ).toBe('added potash alum, 12 g (estimated)');
+  expect(describeEvent(ev(0, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 76.4 }), plan)).toBe('reading 76.4 °C');
+  expect(describeEvent(ev(0, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 }), plan)).toBe('Dye, weld: heat on');
+});
