@@ -78,9 +78,12 @@ const isFree = (port) =>
     probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
   });
 
-/** The port asked for, or the next free one after it. */
+/** Ports that browsers refuse to open at all (the fetch standard's list of bad ports, those above 1024). */
+const REFUSED_BY_BROWSERS = [1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10080];
+
+/** The port asked for, or the next free one after it that a browser opens. */
 export async function freePort(wanted) {
-  for (let port = wanted; port < wanted + 100; port++) if (await isFree(port)) return port;
+  for (let port = wanted; port < wanted + 100; port++) if (!REFUSED_BY_BROWSERS.includes(port) && (await isFree(port))) return port;
   throw new Error(`No free port from ${wanted} to ${wanted + 99}.`);
 }
 

@@ -22,7 +22,7 @@ if (!Number.isInteger(wanted) || wanted < 1 || wanted > 65_535) {
   process.exit(1);
 }
 const port = await freePort(wanted);
-if (port !== wanted) say(`Port ${wanted} is taken; using ${port}.`);
+if (port !== wanted) say(`Port ${wanted} is taken, or no browser opens it; using ${port}.`);
 
 const child = startServer({ port, data, demo });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));

@@ -108,7 +108,6 @@ export const endpoints = {
 
 export type EndpointId = keyof typeof endpoints;
 export type BodyOf<K extends EndpointId> = (typeof endpoints)[K] extends { body: infer B extends z.ZodType } ? z.output<B> : undefined;
-export type SentBodyOf<K extends EndpointId> = (typeof endpoints)[K] extends { body: infer B extends z.ZodType } ? z.input<B> : undefined;
 export type QueryOf<K extends EndpointId> = (typeof endpoints)[K] extends { query: infer Q extends z.ZodType } ? z.output<Q> : undefined;
 
 /** Finds the endpoint for a path below /api/v1. A fixed segment wins over a parameter. */

@@ -47,18 +47,6 @@ export interface Lot {
   readonly revision: number;
 }
 
-/** The class of most of the weight, or null for an unknown composition. */
-export function mainClass(composition: readonly Share[]): FibreClass | null {
-  const byClass = new Map<FibreClass, number>();
-  for (const { fibre, pct } of composition) {
-    const kind = FIBRES[fibre].class;
-    byClass.set(kind, (byClass.get(kind) ?? 0) + pct);
-  }
-  let main: FibreClass | null = null;
-  for (const [kind, pct] of byClass) if (main === null || pct > (byClass.get(main) ?? 0)) main = kind;
-  return main;
-}
-
 /** Any animal hair or silk in it: alkali and shock harm even a small share. */
 export const hasProtein = (composition: readonly Share[]): boolean => composition.some(({ fibre }) => FIBRES[fibre].class === 'protein');
 

@@ -1,6 +1,6 @@
 import type { Fit } from '../dose/fit';
 import type { Working } from '../dose/working';
-import type { Lot, LotForm, Share } from '../fibre/lot';
+import type { LotForm, Share } from '../fibre/lot';
 import type { TreatmentKind } from '../fibre/passport';
 import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
@@ -197,5 +197,3 @@ export function typicalMin(phase: Phase): number {
       return phase.minutes.typical;
   }
 }
-
-export type { Lot };

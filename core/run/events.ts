@@ -42,5 +42,3 @@ export type RunEvent = RunFact & {
   /** When the server wrote it down. */
   readonly recordedAtMs: number;
 };
-
-export const stepIdOf = (event: RunFact): string | null => ('stepId' in event ? event.stepId : null);

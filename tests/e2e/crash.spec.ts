@@ -47,13 +47,15 @@ async function start(data: string): Promise<void> {
 const gone = (process: ChildProcess) =>
   new Promise<void>((resolve) => (process.exitCode !== null || process.signalCode !== null ? resolve() : process.once('exit', () => resolve())));
 
+class Answered extends Error {}
+
 async function call<T>(method: string, pathname: string, body?: unknown): Promise<T> {
   const response = await fetch(`${BASE}${pathname}`, {
     method,
     headers: { 'content-type': 'application/json' },
     ...(body ? { body: JSON.stringify(body) } : {}),
   });
-  if (!response.ok) throw new Error(`${response.status} ${await response.text()}`);
+  if (!response.ok) throw new Answered(`${response.status} ${await response.text()}`);
   return (await response.json()) as T;
 }
 
@@ -110,7 +112,9 @@ async function sendUntilGone(stepId: string, turn: number, acknowledged: Set<str
       acknowledged.add(id);
       await call('POST', '/probes/probe/readings', { readings: [{ atMs, bathC: 66 }] });
       readings.add(atMs);
-    } catch {
+    } catch (error) {
+      // No answer: killed. Anything the server says instead of an answer is a fault.
+      if (error instanceof Answered) throw error;
       return;
     }
   }
@@ -126,7 +130,7 @@ test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or
   const { stepId } = await prepare();
   for (let turn = 0; turn < KILLS; turn++) {
     const sending = sendUntilGone(stepId, turn, acknowledged, sent, readings);
-    await new Promise((resolve) => setTimeout(resolve, Math.random() * 250));
+    await new Promise((resolve) => setTimeout(resolve, 150 + Math.random() * 750));
     const dying = child as ChildProcess;
     dying.kill('SIGKILL');
     await Promise.all([sending, gone(dying)]);

@@ -76,7 +76,7 @@ test('plan, run and record a session from end to end', async ({ page }) => {
   await expect(page.locator('.log li').filter({ hasText: 'stirred' })).toHaveClass(/log-withdrawn/);
 
   // A reload loses nothing: timers come from the log.
-  const before = await card.locator('.vessel-progress').innerText();
+  const before = (await card.locator('.vessel-progress').textContent()) ?? '';
   await page.reload();
   await expect(card.locator('.vessel-progress')).toHaveText(before);
 
