@@ -54,7 +54,7 @@ test('an act is stored and acknowledged', async () => {
     actP95 / bareP95,
     '× a bare forced append and a bare insert',
     3,
-    `${actP95.toFixed(2)} ms against ${bareP95.toFixed(2)} ms`,
+    `${actP95.toFixed(2)} ms against ${bareP95.toFixed(2)} ms; medians ${quantile(sorted(actMs), 0.5).toFixed(2)} against ${quantile(sorted(bareMs), 0.5).toFixed(2)} ms`,
   );
   closeSync(file);
   await bare.close();
@@ -80,12 +80,13 @@ test('a log of 10,000 events is folded', async () => {
     foldMs.push(await timed(async () => void foldRun(plan.steps, events)));
   }
   const [fold, parse] = [quantile(sorted(foldMs), 0.5), quantile(sorted(parseMs), 0.5)];
+  // As a ratio to the runtime's own reader of the same log: a slow machine or test runner sways milliseconds.
   report(
     'fold 10,000 events, median',
-    fold / 20,
-    '× its budget of 20 ms',
-    1,
-    `${fold.toFixed(1)} ms; ${(fold / parse).toFixed(2)} × reading the same log as JSON`,
+    fold / parse,
+    '× reading the same log as JSON',
+    2,
+    `${fold.toFixed(1)} ms against ${parse.toFixed(1)} ms, inside the test runner`,
   );
   expect(foldRun(plan.steps, events).steps[dye.id]?.stirredAtMs.length).toBeGreaterThan(4000);
 });

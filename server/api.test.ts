@@ -229,6 +229,12 @@ describe('bad input gets a clear 4xx in one shape, and nothing is stored', () =>
     expect((await t.send('GET', '/sessions/s9/plans/banana')).status).toBe(404);
   });
 
+  test('an id that belongs to an act of another run is a conflict, and nothing is written', async () => {
+    const before = t.app.store.lastSeq;
+    expect((await t.send('POST', '/runs/r9/events', event('e-s0', { type: 'stirred', stepId: 'c1-scour' }))).status).toBe(409);
+    expect(t.app.store.lastSeq).toBe(before);
+  });
+
   test('HTML in a name is kept as text, as it was typed', async () => {
     const name = '<img src=x onerror=alert(1)> & "skeins"';
     await t.ask('createLot', '/lots', lotBody('html', { name }));

@@ -1,6 +1,6 @@
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
-import { foldRun } from '@/core/run/fold';
+import { foldRun, type RunState } from '@/core/run/fold';
 import type { Db } from '@/store/db';
 import { loadEvents, loadRun, type RunRow } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
@@ -9,6 +9,9 @@ export interface HotRun {
   readonly run: RunRow;
   readonly plan: Plan;
   readonly events: readonly RunEvent[];
+  readonly eventIds: ReadonlySet<string>;
+  /** What a check of a new act needs, so that a long log is not folded for each. */
+  readonly standing: Pick<RunState, 'phase' | 'startedAtMs'>;
 }
 
 /**
@@ -24,17 +27,23 @@ export class HotRuns {
     const run = await loadRun(db, runId);
     if (!run) return null;
     const events = await loadEvents(db, runId);
-    const version = foldRun([], events).planVersion ?? 1;
+    const standing = foldRun([], events);
+    const version = standing.planVersion ?? 1;
     const plan = await loadPlan(db, run.sessionId, version);
     if (!plan) throw new Error(`run ${runId} names plan ${version} of ${run.sessionId}, which is not there`);
-    const read = { run, plan, events };
+    const read = { run, plan, events, eventIds: new Set(events.map((event) => event.id)), standing };
     this.runs.set(runId, read);
     return read;
   }
 
   appended(runId: string, event: RunEvent): void {
     const hot = this.runs.get(runId);
-    if (hot && event.type !== 'replanned' && event.type !== 'amended') this.runs.set(runId, { ...hot, events: [...hot.events, event] });
-    else this.runs.delete(runId);
+    if (!hot || event.type === 'replanned' || event.type === 'amended' || event.type === 'finished') {
+      this.runs.delete(runId);
+      return;
+    }
+    const eventIds = hot.eventIds as Set<string>;
+    eventIds.add(event.id);
+    this.runs.set(runId, { ...hot, events: [...hot.events, event], eventIds });
   }
 }

@@ -13,6 +13,7 @@ import { foldRun, type RunState } from '@/core/run/fold';
 import { readingsOf } from '@/core/run/readings';
 import { isStop } from '@/core/safety/finding';
 import { printDayClock } from '@/core/time/zone';
+import type { Db } from '@/store/db';
 import { loadReadings } from '@/store/probes';
 import { findEvent, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
@@ -68,18 +69,14 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
   return store.exclusive(async () => {
     const hot = await hotRuns.get(store.db, runId);
     if (!hot) throw notFound('run', runId);
-    const had = await findEvent(store.db, input.id);
-    if (had) {
-      if (had.runId !== runId || !sameFact(had.event, input)) throw conflict(`The id ${input.id} already belongs to a different act.`);
-      return had.event;
-    }
-    const { events, plan } = hot;
+    if (hot.eventIds.has(input.id)) return storedBefore(store.db, runId, input);
+    const { plan, standing, eventIds } = hot;
     const recordedAtMs = nowMs();
     const { id, atMs = recordedAtMs, ...fact } = input;
     const checked = checkEvent(fact as RunFact, atMs, {
       plan,
-      state: foldRun(plan.steps, events),
-      eventIds: new Set(events.map((event) => event.id)),
+      state: standing,
+      eventIds,
       nowMs: recordedAtMs,
       vesselIds: new Set(fact.type === 'moved' ? (await listVessels(store.db)).map((vessel) => vessel.id) : []),
     });
@@ -88,11 +85,19 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
       throw checked.error.why === 'finished' ? conflict(message) : invalid(message, [{ at: checked.error.why === 'future' ? 'atMs' : 'event', message }]);
     }
     const event = { ...fact, id, atMs, recordedAtMs } as RunEvent;
-    await store.commit([{ table: 'run_event', row: { runId, event } }]);
+    // Not in this run, but the id may be taken by another one: then the database says so.
+    if (!(await store.commit([{ table: 'run_event', row: { runId, event } }]))) return storedBefore(store.db, runId, input);
     hotRuns.appended(runId, event);
     live.publish({ kind: 'event', runId, event });
     return event;
   });
+}
+
+/** The act that has this id: the same one sent again is answered as the first time, a different one is a conflict. */
+async function storedBefore(db: Db, runId: string, input: EventInput): Promise<RunEvent> {
+  const had = await findEvent(db, input.id);
+  if (had?.runId !== runId || !sameFact(had.event, input)) throw conflict(`The id ${input.id} already belongs to a different act.`);
+  return had.event;
 }
 
 const sameFact = (event: RunEvent, input: EventInput): boolean => {

@@ -9,8 +9,8 @@ export type Db = Pick<PGlite | Transaction, 'query'>;
  */
 export interface Table<Write, Row> {
   readonly name: string;
-  /** Puts a write; putting the same one again changes nothing. */
-  put(db: Db, write: Write): Promise<void>;
+  /** Puts a write; putting the same one again changes nothing. `false` says that it was there already. */
+  put(db: Db, write: Write): Promise<boolean | undefined>;
   all(db: Db): Promise<Row[]>;
   /** What the table must hold after this write, by key. */
   expect(rows: Map<string, Row>, write: Write): void;

@@ -1,5 +1,17 @@
-import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, rmSync, truncateSync, writeSync } from 'node:fs';
-import { type FileHandle, open } from 'node:fs/promises';
+import {
+  closeSync,
+  existsSync,
+  fdatasyncSync,
+  fsyncSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  truncateSync,
+  writeSync,
+} from 'node:fs';
 import path from 'node:path';
 import { crc32 } from 'node:zlib';
 
@@ -25,7 +37,7 @@ export interface LoadedJournal<W> {
  * a line in compacted form. A torn last line was never acknowledged and is cut off.
  */
 export class Journal<W> {
-  private file: FileHandle | null = null;
+  private fd: number | null = null;
 
   constructor(private readonly folder: string) {
     mkdirSync(folder, { recursive: true });
@@ -59,10 +71,11 @@ export class Journal<W> {
     return { lines, lastSeq, bytes, notices };
   }
 
-  async append(line: JournalLine<W>): Promise<void> {
-    this.file ??= await open(path.join(this.folder, this.files('journal').at(-1)?.name ?? `journal-${pad(line.seq)}.ndjson`), 'a');
-    await this.file.appendFile(encode(line));
-    await this.file.datasync();
+  /** In place, not in the thread pool: forcing one line takes less than the way there and back. Throws when the disk refuses. */
+  append(line: JournalLine<W>): void {
+    this.fd ??= openSync(path.join(this.folder, this.files('journal').at(-1)?.name ?? `journal-${pad(line.seq)}.ndjson`), 'a');
+    writeSync(this.fd, encode(line));
+    fdatasyncSync(this.fd);
   }
 
   /** Writes everything up to `seq` in compacted form and starts a new file; the generation before is kept as well. */
@@ -87,9 +100,9 @@ export class Journal<W> {
     forceFolder(this.folder);
   }
 
-  async close(): Promise<void> {
-    await this.file?.close();
-    this.file = null;
+  close(): void {
+    if (this.fd !== null) closeSync(this.fd);
+    this.fd = null;
   }
 
   private files(kind: 'journal' | 'snapshot'): { name: string; seq: number }[] {

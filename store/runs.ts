@@ -38,12 +38,14 @@ export const runEventTable: Table<RunEventRow, RunEventRow> = {
   name: 'run_event',
   ...onceWritten((row) => row.event.id),
   put: async (db, { runId, event }) => {
-    await db.query(
+    const { rows } = await db.query(
       `insert into run_event (id, run_id, at_ms, recorded_at_ms, body)
        values ($1, $2, $3, $4, $5)
-       on conflict (id) do nothing`,
+       on conflict (id) do nothing
+       returning id`,
       [event.id, runId, event.atMs, event.recordedAtMs, JSON.stringify(event)],
     );
+    return rows.length === 1;
   },
   all: async (db) =>
     (await db.query<{ run_id: string; body: RunEvent }>('select run_id, body from run_event order by id')).rows.map((row) => ({

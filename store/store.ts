@@ -62,35 +62,40 @@ export class Store {
     return next;
   }
 
-  /** Writes rows as one act: all or none, in the journal and forced to disk before this resolves. Call it inside `exclusive`. */
-  async commit(writes: readonly RowWrite[]): Promise<void> {
+  /**
+   * Writes rows as one act: all or none, in the journal and forced to disk before this resolves. Call it inside `exclusive`.
+   * @returns false when a single fact that never changes was there already: then nothing was written
+   */
+  async commit(writes: readonly RowWrite[]): Promise<boolean> {
     if (this.broken) throw new Error('The journal could not be written; restart Hyndle to recover.', { cause: this.broken });
     const [only] = writes;
-    if (!only) return;
+    if (!only) return true;
     const line = { seq: this.seq + 1, atMs: this.options.nowMs(), writes };
     if (writes.length === 1) {
-      await put(this.db, only);
-      await this.force(line);
-      return;
+      // What is in the database is in the journal too: a start adopts whatever a crash left between the two.
+      if ((await put(this.db, only)) === false) return false;
+      this.force(line);
+      return true;
     }
     await this.db.transaction(async (tx) => {
       for (const write of writes) await put(tx, write);
-      await this.force(line);
+      this.force(line);
     });
+    return true;
   }
 
   async close(): Promise<void> {
     await this.exclusive(async () => {
       await this.db.close();
-      await this.journal.close();
+      this.journal.close();
       if (!this.broken) writeCleanMark(this.options.folder, this.seq);
     });
     this.unlock();
   }
 
-  private async force(line: { seq: number; atMs: number; writes: readonly RowWrite[] }): Promise<void> {
+  private force(line: { seq: number; atMs: number; writes: readonly RowWrite[] }): void {
     try {
-      await this.journal.append(line);
+      this.journal.append(line);
       this.seq = line.seq;
     } catch (error) {
       // Nobody knows how much of the line is on the disk: only a restart can tell.
@@ -142,7 +147,7 @@ async function openChecked(options: StoreOptions, journal: Journal<RowWrite>, lo
     if (difference.extra.length > 0) {
       // Stored, but the process died before saying so: keep them, and let the journal know them too.
       seq += 1;
-      await journal.append({ seq, atMs: options.nowMs(), writes: difference.extra });
+      journal.append({ seq, atMs: options.nowMs(), writes: difference.extra });
     }
     return { db, seq };
   } catch (error) {

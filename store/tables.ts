@@ -19,7 +19,7 @@ const TABLES = {
   probe_minute: probeTable,
 };
 
-type WriteOf<T> = T extends Table<infer W, never> ? W : T extends { put(db: Db, write: infer W): Promise<void> } ? W : never;
+type WriteOf<T> = T extends Table<infer W, never> ? W : T extends { put(db: Db, write: infer W): Promise<boolean | undefined> } ? W : never;
 
 /** Any row that can be written: the table's name and the whole row. */
 export type RowWrite = { [K in keyof typeof TABLES]: { readonly table: K; readonly row: WriteOf<(typeof TABLES)[K]> } }[keyof typeof TABLES];
@@ -27,7 +27,7 @@ export type RowWrite = { [K in keyof typeof TABLES]: { readonly table: K; readon
 /** Each table's writes and rows belong together; the name in the write says which, so the pair is sound. */
 const tableOf = (name: RowWrite['table']): Table<unknown, unknown> => TABLES[name] as unknown as Table<unknown, unknown>;
 
-export const put = (db: Db, write: RowWrite): Promise<void> => tableOf(write.table).put(db, write.row);
+export const put = (db: Db, write: RowWrite): Promise<boolean | undefined> => tableOf(write.table).put(db, write.row);
 
 /** What the whole database must hold: table → key → row. */
 export type Expected = Map<RowWrite['table'], Map<string, unknown>>;

@@ -19,7 +19,7 @@ const SLACK_MS = 60_000;
 
 export interface EventContext {
   readonly plan: Plan;
-  readonly state: RunState;
+  readonly state: Pick<RunState, 'phase' | 'startedAtMs'>;
   readonly eventIds: ReadonlySet<string>;
   readonly vesselIds: ReadonlySet<string>;
   readonly nowMs: number;

@@ -61,11 +61,24 @@ export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
     if (event.change.kind === 'withdrawn') withdrawn.add(event.targetId);
     else if (!retimed.has(event.targetId)) retimed.set(event.targetId, event.change.atMs);
   }
-  const standing = events
-    .filter((event) => event.type !== 'amended' && !withdrawn.has(event.id))
-    .map((event) => (retimed.has(event.id) ? { ...event, atMs: retimed.get(event.id) ?? event.atMs } : event));
-  return standing.sort((a, b) => a.atMs - b.atMs || a.recordedAtMs - b.recordedAtMs || (a.id < b.id ? -1 : 1));
+  const standing: RunEvent[] = [];
+  let inOrder = true;
+  let lastMs = -Infinity;
+  for (const event of events) {
+    if (event.type === 'amended') continue;
+    const { id } = event;
+    if (withdrawn.size > 0 && withdrawn.has(id)) continue;
+    const retimedMs = retimed.size > 0 ? retimed.get(id) : undefined;
+    const atMs = retimedMs ?? event.atMs;
+    if (atMs <= lastMs) inOrder = false; // two at one moment are put in order below
+    lastMs = atMs;
+    standing.push(retimedMs === undefined ? event : { ...event, atMs });
+  }
+  // Logs come in order nearly always; then ten thousand comparisons are spared.
+  return inOrder ? standing : standing.sort(byTime);
 }
+
+const byTime = (a: RunEvent, b: RunEvent): number => a.atMs - b.atMs || a.recordedAtMs - b.recordedAtMs || (a.id < b.id ? -1 : 1);
 
 /** Folds a log into what is known of a run. Total: an event that no longer makes sense changes nothing. */
 export function foldRun(steps: readonly Pick<PlanStep, 'id' | 'vesselId'>[], events: readonly RunEvent[]): RunState {
