@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { homeWindows } from '../schedule/diary';
+import { wallTime, zonedMs } from '../time/zone';
 import { blendNote, buildPlan, flipNeeded } from './buildPlan';
 import { amountOf, isHeated, planTotals } from './plan';
-import { CHAIN, HEAD, home, input, planned, SATURDAY_9, step, wool } from './plan.fixture';
+import { CHAIN, HEAD, home, input, planned, SATURDAY_9, step, wool, ZONE } from './plan.fixture';
 
 const amount = (s: ReturnType<typeof step>, id: string) => {
   const found = [s.water, ...s.additions].find((a) => a?.id === id);
@@ -67,6 +68,19 @@ describe('steps on the clock', () => {
   test('a start at nine on a working day waits for the evening', () => {
     const monday = planned([wool('a', 100)], { startMs: SATURDAY_9 + 2 * 86_400_000 });
     expect(monday.steps[0]?.whyNotEarlier).toMatchObject({ why: 'nobodyHome' });
+  });
+});
+
+describe('across the night in which the clocks go forward (29 March 2026, 02:00 to 03:00)', () => {
+  const plan = planned([wool('a', 150)], { startMs: zonedMs(ZONE, 2026, 3, 28, 13) });
+  test('the rest is as long as it says in real hours, and its lift falls after waking', () => {
+    const rest = step(plan, 'rest');
+    const at = rest.phaseTimes[1];
+    const hours = ((at?.toMs ?? 0) - (at?.fromMs ?? 0)) / 3_600_000;
+    expect(hours).toBeGreaterThanOrEqual(8);
+    expect(wallTime(at?.toMs ?? 0, ZONE)).toMatchObject({ day: 29, hour: 7, minute: 0 });
+    const wallHours = wallTime(at?.toMs ?? 0, ZONE).hour + 24 - (wallTime(at?.fromMs ?? 0, ZONE).hour + wallTime(at?.fromMs ?? 0, ZONE).minute / 60);
+    expect(wallHours - hours).toBeCloseTo(1, 6); // the wall clock skipped an hour, the rest did not
   });
 });
 

@@ -29,7 +29,7 @@ export function suggestVessel(
     return fit === null || fit.fillPct <= COMFORTABLE_PCT;
   });
   // Used longest ago, or never: so that an extraction need not wait for the mordant's pot.
-  const [free] = fits.toSorted((a, b) => taken.lastIndexOf(a.id) - taken.lastIndexOf(b.id));
+  const [free] = fits.toSorted((a, b) => rank(a, template) - rank(b, template) || taken.lastIndexOf(a.id) - taken.lastIndexOf(b.id));
   return free ?? suited.toSorted((a, b) => (b.litres ?? 0) - (a.litres ?? 0))[0] ?? null;
 }
 

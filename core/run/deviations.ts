@@ -72,6 +72,9 @@ export function compareStep(step: PlanStep, state: StepState, clock: StepClock, 
           lateness(done.elapsedMin - need, 'Held', need),
         );
       }
+      if (clock.lowestHoldC !== null && clock.highestC !== null) {
+        row('temperature', band, `${printTemperature(clock.lowestHoldC)} in the hold at the least, ${printTemperature(clock.highestC)} at the most`, null);
+      }
       if (phase.stirEveryMin !== null) {
         const planned = plannedStirsMin(need, phase.stirEveryMin).length;
         const actual = state.stirredAtMs.length;
@@ -113,6 +116,17 @@ export function compareStep(step: PlanStep, state: StepState, clock: StepClock, 
       planned === null ? 'unknown' : printAmount(planned, addition.unit),
       actual,
       amountDifference(addition.name, planned, total, addition.unit, logged.length > 0),
+    );
+  }
+  const waterMl = step.water ? amountOf(step.water) : null;
+  const volume = state.volumeMl.at(-1)?.value;
+  if (step.water) {
+    const actual = volume === undefined ? 'not measured' : printAmount(volume, 'mL');
+    row(
+      'bath',
+      waterMl === null ? 'unknown' : printAmount(waterMl, 'mL'),
+      actual,
+      volume === undefined ? null : amountDifference('bath', waterMl, volume, 'mL', true),
     );
   }
   for (const extra of state.additions.filter((entry) => entry.additionId === null)) {

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
+import { printComposition } from '@/core/fibre/lot';
 import { sumFigures } from '@/core/figure';
 import { printMass } from '@/core/measure/print';
 import { Hem } from '../fibre/Hem';
@@ -37,7 +38,9 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
         <label key={lot.id} className="lot-choice">
           <input type="checkbox" checked={chosen.includes(lot.id)} onChange={() => toggle(lot.id)} />
           <span className="yarn-dot" style={{ background: lot.baseHex ?? 'transparent' }} aria-hidden="true" />
-          <span className="lot-name">{lot.name}</span>
+          <span className="lot-name">
+            {lot.name} <span className="quiet small">{printComposition(lot.composition)}</span>
+          </span>
           <Hem passport={lot.passport} small />
           <span className="figure">{figureText(lot.dryWeightG, printMass)}</span>
         </label>

@@ -108,6 +108,7 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
         open={step !== undefined}
         onClose={() => setChosen(null)}
         size={440}
+        mask={false}
         title={null}
         closable={{ placement: 'end' }}
         aria-label={step?.title ?? 'Step'}

@@ -66,7 +66,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
         {picture.hours.map((hour) => (
           <g key={hour.yPx}>
             <line className="warp-hour" x1={AXIS_PX} x2={picture.widthPx} y1={hour.yPx} y2={hour.yPx} />
-            <text className={hour.isNewDay ? 'warp-clock warp-day' : 'warp-clock'} x={AXIS_PX - 10} y={hour.yPx + 4} textAnchor="end">
+            <text className={hour.isNewDay ? 'warp-clock warp-day' : 'warp-clock'} x={AXIS_PX - 10} y={hour.textYPx} textAnchor="end">
               {hour.text}
             </text>
           </g>

@@ -54,7 +54,7 @@ export interface WarpPicture {
   readonly threads: readonly WarpThread[];
   readonly pleats: readonly { readonly key: string; readonly yPx: number; readonly heightPx: number; readonly text: string; readonly opened: boolean }[];
   readonly bands: readonly { readonly yPx: number; readonly heightPx: number }[];
-  readonly hours: readonly { readonly yPx: number; readonly text: string; readonly isNewDay: boolean }[];
+  readonly hours: readonly { readonly yPx: number; readonly textYPx: number; readonly text: string; readonly isNewDay: boolean }[];
   readonly nowYPx: number | null;
 }
 
@@ -336,7 +336,7 @@ function pleatText(pleat: Window, plan: Plan): string {
 
 function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): WarpPicture['hours'] {
   const { zone } = plan.home.diary;
-  const marks: { yPx: number; text: string; isNewDay: boolean }[] = [];
+  const marks: { yPx: number; textYPx: number; text: string; isNewDay: boolean }[] = [];
   const isFolded = (ms: number) => scale.pleats.some((pleat) => !pleat.opened && pleat.fromMs < ms && ms < pleat.toMs);
   const firstMs = Math.min(...starts);
   const lastMs = Math.max(...plan.steps.map((step) => step.endMs), firstMs);
@@ -346,7 +346,9 @@ function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): War
     const yPx = HEAD_PX + scale.yOf(ms);
     if (isFolded(ms) || yPx - lastY < 34) return;
     const day = printDay(ms, zone);
-    marks.push({ yPx, text: day === lastDay ? printClock(ms, zone) : printDayClock(ms, zone), isNewDay: day !== lastDay });
+    // Just below a folded night the figure moves down, clear of the fold.
+    const underFold = scale.pleats.some((pleat) => !pleat.opened && Math.abs(HEAD_PX + pleat.topPx + pleat.heightPx - yPx) < 8);
+    marks.push({ yPx, textYPx: yPx + (underFold ? 11 : 4), text: day === lastDay ? printClock(ms, zone) : printDayClock(ms, zone), isNewDay: day !== lastDay });
     lastDay = day;
     lastY = yPx;
   };
