@@ -1,5 +1,6 @@
 import { printAmount, printTemperature } from '../measure/print';
-import { amountOf, type Phase, type Plan, type PlanStep } from '../plan/plan';
+import type { Phase, Plan, PlannedAmount, PlanStep } from '../plan/plan';
+import { amountNow } from './amountNow';
 import type { StepClock } from './clock';
 import type { RunState, StepState } from './fold';
 
@@ -24,7 +25,7 @@ export function plannedStirsMin(holdMin: number, everyMin: number): number[] {
 }
 
 /** All calls for hands that a run knows of, soonest first. */
-export function runNudges(plan: Pick<Plan, 'steps'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
+export function runNudges(plan: Pick<Plan, 'steps' | 'lots'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
   if (state.phase !== 'running') return [];
   const nudges: Nudge[] = [];
   for (const step of plan.steps) {
@@ -40,7 +41,7 @@ export function runNudges(plan: Pick<Plan, 'steps'>, state: RunState, clocks: Re
       }
     } else if (stepState.status === 'running') {
       const clock = clocks[step.id];
-      if (clock) nudges.push(...runningNudges(step, stepState, clock, nowMs));
+      if (clock) nudges.push(...runningNudges(step, stepState, clock, nowMs, (addition) => amountNow(addition, step, plan, state)));
     }
   }
   return nudges.sort((a, b) => Number(b.stop) - Number(a.stop) || a.dueMs - b.dueMs);
@@ -57,7 +58,7 @@ const nudge = (step: PlanStep, act: Nudge['act'], dueMs: number, text: string, s
   stop,
 });
 
-function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs: number): Nudge[] {
+function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs: number, amountFor: (addition: PlannedAmount) => number | null): Nudge[] {
   const now = clock.current;
   if (!now) return [];
   const nudges: Nudge[] = [];
@@ -67,7 +68,7 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
     case 'charge': {
       const missing = step.additions.filter((addition) => !state.additions.some((logged) => logged.additionId === addition.id));
       for (const addition of missing) {
-        const amount = amountOf(addition);
+        const amount = amountFor(addition);
         nudges.push(
           nudge(
             step,

@@ -129,6 +129,21 @@ describe('calls for hands', () => {
   });
 });
 
+describe('a weight that becomes known on the way', () => {
+  const unweighed = planned([wool('a', null)]);
+  const own = step(unweighed, 'mordant');
+  const charging = [ev(0, { type: 'started', planVersion: 1 }), ev(0, { type: 'phaseEntered', stepId: own.id, phaseIndex: 0 })];
+  const addCall = (events: RunEvent[]) => {
+    const state = foldRun(unweighed.steps, events);
+    const clocks = { [own.id]: stepClock(own, state.steps[own.id] as never, [], MIN) };
+    return runNudges(unweighed, state, clocks, MIN).find((n) => n.act === 'add')?.text;
+  };
+  test('until then the call asks how much went in; then it names the dose: 10 % of 152 g', () => {
+    expect(addCall(charging)).toBe('Add the potash alum and log how much');
+    expect(addCall([...charging, ev(0.5, { type: 'lotWeighed', lotId: 'a', dryWeightG: 152 })])).toBe('Add 15.2 g potash alum');
+  });
+});
+
 describe('the record', () => {
   const alum = mordant.additions[0];
   if (!alum) throw new Error('no alum');

@@ -167,4 +167,10 @@ test('a lot nobody weighed can be planned and run; the run asks for the weight',
   await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
   await expect(page.locator('.log')).toContainText('weighed');
   await expect(page.locator('.banner').filter({ hasText: 'dry weight unknown' })).toBeHidden();
+  // Weighed on the way, the dose is worked out: skip to the mordant and see it named (10 % of 141.7 g).
+  await page.getByRole('region', { name: 'Ready: Scour' }).getByRole('button', { name: 'Skip' }).click();
+  await page.getByRole('dialog').getByLabel('Why?').fill('it is clean');
+  await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
+  await page.getByRole('region', { name: 'Ready: Mordant, alum' }).getByRole('button', { name: 'Begin' }).click();
+  await expect(page.locator('.vessel-card').filter({ hasText: 'Mordant, alum' }).first()).toContainText('Add 14.2 g potash alum');
 });

@@ -5,9 +5,11 @@ import type { Figure } from '@/core/figure';
 import { readNumber } from '@/core/measure/parseNumber';
 import { parseQuantity, parseTemperatureC, refusalText } from '@/core/measure/parseQuantity';
 import { convert } from '@/core/measure/units';
-import { amountOf, type Plan, type PlanStep, type Vessel } from '@/core/plan/plan';
+import type { Plan, PlanStep, Vessel } from '@/core/plan/plan';
 import { err, ok, type Result } from '@/core/result';
+import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
+import type { RunState } from '@/core/run/fold';
 import type { AskFor } from './stoveView';
 
 export interface Asked {
@@ -19,6 +21,7 @@ export interface Asked {
 interface Props {
   readonly asked: Asked;
   readonly plan: Plan;
+  readonly state: RunState;
   readonly vessels: readonly Vessel[];
   readonly onLog: (fact: RunFact, agoMin: number) => void;
   readonly onClose: () => void;
@@ -39,10 +42,10 @@ const TITLES: Record<AskFor, string> = {
 const AGO = [0, 2, 5, 10, 30] as const;
 
 /** A small form for an act that needs a word or a number. What cannot be read is said under the field; nothing is lost. */
-export function AskDialog({ asked, plan, vessels, onLog, onClose }: Props) {
+export function AskDialog({ asked, plan, state, vessels, onLog, onClose }: Props) {
   const { ask, step } = asked;
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
-  const planned = addition ? amountOf(addition) : null;
+  const planned = addition ? amountNow(addition, step, plan, state) : null;
   const [text, setText] = useState(ask === 'addition' && planned !== null ? `${Math.round(planned * 100) / 100} ${addition?.unit ?? 'g'}` : '');
   const [choice, setChoice] = useState(
     ask === 'move' ? '' : ask === 'weigh' ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '') : 'measured',

@@ -228,6 +228,7 @@ function Stove({ run }: { run: LiveRun }) {
         <AskDialog
           asked={asked}
           plan={plan}
+          state={view.state}
           vessels={vessels.state === 'ready' ? vessels.value : plan.vessels}
           onClose={() => setAsked(null)}
           onLog={(fact, agoMin) => log([fact], asked.step.title, agoMin)}
