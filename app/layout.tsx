@@ -6,6 +6,7 @@ import './styles/now.css';
 import './styles/fibre.css';
 import './styles/warp.css';
 import './styles/editor.css';
+import './styles/prepare.css';
 import './styles/stove.css';
 import './styles/record.css';
 import './styles/narrow.css';

@@ -25,7 +25,7 @@ test('an act is stored and acknowledged', async () => {
   const first = await t.ask<{ revision: number }>('getHome', '/home');
   await t.ask('putHome', '/home', { ...home, revision: first.revision });
   for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
-  const { createdAtMs: _c, revision: _v, ...lot } = wool('a', 100);
+  const { createdAtMs: _c, revision: _v, from: _f, ended: _e, ...lot } = wool('a', 100);
   await t.ask('createLot', '/lots', lot);
   await t.ask('createSession', '/sessions', { id: 's', draft: draft(['a']) });
   await t.ask('startRun', '/sessions/s/runs', { id: 'r', eventId: 'r0', planVersion: 1 });

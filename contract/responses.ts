@@ -1,5 +1,10 @@
 import { z } from 'zod';
-import { figure, homeInput, id, instantMs, lotInput, simPotInput, treatmentInput, vesselInput } from './schemas';
+import { CERTAINTIES } from '@/core/fibre/passport';
+import { AMOUNT_UNITS } from '@/core/measure/print';
+import { method as wholeMethod } from './methodFile';
+import { homeInput, lotInput, simPotInput, treatmentInput, vesselInput } from './schemas';
+import { liquorInput, stockInput } from './shelf';
+import { figure, id, instantMs } from './text';
 
 /** What comes back. Used for the OpenAPI document, and held against real answers in the tests. */
 
@@ -7,7 +12,8 @@ const ms = z.number();
 const number = z.number();
 const text = z.string();
 const revision = z.int().min(1);
-const certainty = z.enum(['known', 'believed', 'unknown', 'noneOnPurpose']);
+const certainty = z.enum(CERTAINTIES);
+const unit = z.enum(AMOUNT_UNITS);
 const severity = z.enum(['stop', 'stopUnlessReason', 'caution', 'note']);
 const window = z.object({ fromMs: ms, toMs: ms });
 
@@ -25,11 +31,15 @@ export const treatment = treatmentInput
   .omit({ id: true })
   .extend({
     id: text,
+    part: text.nullable().optional(),
+    lotId: text.optional(),
     from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),
   })
   .meta({ id: 'Treatment' });
 
-export const lot = lotInput.extend({ id, createdAtMs: ms, revision, retired: z.boolean() }).meta({ id: 'Lot' });
+const ended = z.object({ how: z.enum(['split', 'joined', 'retired']), into: z.array(text), atMs: ms });
+export const lot = lotInput.extend({ id, createdAtMs: ms, revision, from: z.array(text), ended: ended.nullable() }).meta({ id: 'Lot' });
+export const lots = z.array(lot);
 export const lotWithPassport = z
   .object({
     ...lot.shape,
@@ -40,33 +50,33 @@ export const lotWithPassport = z
 export const vessel = vesselInput.extend({ id, revision, retired: z.boolean() }).meta({ id: 'Vessel' });
 export const home = homeInput.extend({ revision }).meta({ id: 'Home' });
 
-export const method = z
-  .object({
-    id: text,
-    version: z.int(),
-    name: text,
-    stage: text,
-    school: text,
-    why: text,
-    needsDyestuff: z.boolean(),
-    params: z.array(
-      z.object({
-        key: text,
-        label: text,
-        unit: text,
-        usual: number.nullable(),
-        min: number,
-        max: number,
-        standing: z.enum(['practice', 'uncertain', 'estimate']),
-      }),
-    ),
-    steps: z.array(z.looseObject({ key: text, kind: text, title: text })),
-  })
-  .meta({ id: 'Method' });
+export const method = wholeMethod;
+export const methodVersions = z.object({ versions: z.array(wholeMethod), own: z.boolean(), retired: z.boolean(), revision: z.int() });
 
+const said = z.object({ text, standing: z.enum(['practice', 'uncertain', 'estimate']) });
 export const dyestuff = z
-  .object({ id: text, name: text, part: text, expectedHex: text, caution: z.object({ severity, text }).nullable() })
+  .looseObject({ id: text, name: text, part: text, chemistry: text, mordant: text, heat: said, colour: said, behaviour: said, expectedHex: text })
   .meta({ id: 'Dyestuff' });
+export const assistant = z.looseObject({ id: text, name: text, group: text, unit: text, inBrief: text }).meta({ id: 'Assistant' });
+export const ownSubstance = z
+  .object({ id: text, revision, retired: z.boolean(), what: z.looseObject({ kind: z.enum(['dyestuff', 'assistant']) }) })
+  .meta({ id: 'OwnSubstance' });
+
+export const stockItem = z.object({ ...stockInput.shape, id, revision, retired: z.boolean() }).meta({ id: 'StockItem' });
+export const stockLevel = z
+  .object({ item: stockItem, left: figure(z.number()), used: number, unknownUses: z.int() })
+  .meta({ id: 'StockLevel', description: 'What was counted, and what is left of it after what runs say they used.' });
+export const liquor = z.object({ ...liquorInput.shape, id, revision, retired: z.boolean() }).meta({ id: 'Liquor' });
+export const shoppingLine = z.object({ substance: text, name: text, unit, amount: number.nullable(), have: figure(z.number()), lack: number.nullable() });
+export const weighTick = z.object({ id: text, key: text, amount: figure(z.number()).nullable(), unit, atMs: ms });
+export const weighList = z
+  .object({
+    session: z.object({ id: text, name: text, planVersion: z.int(), runId: text.nullable(), dryFibreG: number.nullable() }),
+    lines: z.array(z.looseObject({ key: text, name: text, unit, planned: number.nullable() })),
+    ticks: z.array(weighTick),
+    stopped: z.boolean(),
+  })
+  .meta({ id: 'WeighList' });
 
 const working = z
   .object({
@@ -83,9 +93,10 @@ const plannedAmount = z
     id: text,
     substance: text,
     name: text,
-    unit: z.enum(['g', 'mL']),
+    unit,
     proposed: working,
     overruled: number.nullable(),
+    words: text.nullable(),
     perDryG: number.nullable(),
   })
   .meta({ id: 'PlannedAmount' });
@@ -105,12 +116,23 @@ const phase = z
     }),
     z.object({ kind: z.literal('dip'), exactMin: number, act: text }),
     z.object({ kind: z.literal('soak'), minutes: span, checkEveryMin: number.nullable() }),
+    z.object({ kind: z.literal('until'), minutes: span, checkEveryMin: number, criterion: text }),
     z.object({ kind: z.literal('rest'), minutes: span, overnightOk: z.boolean() }),
     z.object({ kind: z.literal('lift'), minutes: number, act: text }),
   ])
   .meta({ id: 'Phase' });
 
-const chainItem = z.object({ id: text, methodId: text, params: z.record(text, number.nullable()), dyestuffId: text.nullable() });
+const part = z.object({ label: text, sharePct: number.nullable() }).nullable();
+const chainItem = z.object({
+  id: text,
+  methodId: text,
+  methodVersion: z.int().nullable().optional(),
+  params: z.record(text, number.nullable()),
+  dyestuffId: text.nullable(),
+  liquorId: text.nullable().optional(),
+  lotIds: z.array(text).nullable().optional(),
+  part: part.optional(),
+});
 export const draft = z
   .object({
     name: text,
@@ -121,6 +143,9 @@ export const draft = z
     overrules: z.record(text, number),
     pins: z.record(text, ms),
     reasons: z.record(text, text),
+    lids: z.record(text, text).optional(),
+    labels: z.record(text, text).optional(),
+    answers: z.record(text, text).optional(),
   })
   .meta({ id: 'Draft' });
 
@@ -134,7 +159,11 @@ const planStep = z
     school: text,
     why: text,
     lotIds: z.array(text),
+    sizedBy: z.array(text),
+    part,
     dyestuffId: text.nullable(),
+    liquorId: text.nullable(),
+    lid: text,
     vesselId: text.nullable(),
     water: plannedAmount.nullable(),
     additions: z.array(plannedAmount),
@@ -146,7 +175,9 @@ const planStep = z
     whyNotEarlier: z.looseObject({ why: text }),
     after: z.array(text),
     lookFor: text.nullable(),
+    lookAtMin: number.nullable(),
     treatment: text.nullable(),
+    cautions: z.array(text),
     findings: z.array(finding),
   })
   .meta({ id: 'PlanStep' });
@@ -167,6 +198,9 @@ export const plan = z
         composition: lotInput.shape.composition,
         dryWeightG: figure(z.number()),
         baseHex: text.nullable(),
+        pieces: z.int(),
+        finishes: z.array(text).nullable(),
+        mordant: certainty,
         expectedHex: z.record(text, text),
       }),
     ),
@@ -176,6 +210,11 @@ export const plan = z
     absences: z.array(window),
     boundMs: ms,
     findings: z.array(finding),
+    methods: z.array(wholeMethod),
+    own: z.object({ dyestuffs: z.array(dyestuff), assistants: z.array(assistant) }),
+    questions: z.array(
+      z.object({ lotId: text, stepId: text, state: z.enum(['believed', 'unknown']), ifMordanted: text, ifNot: text, answer: text.nullable() }),
+    ),
   })
   .meta({ id: 'Plan' });
 

@@ -1,33 +1,17 @@
 import { z } from 'zod';
-import { FIBRES, type FibreKind, LOT_FORMS } from '@/core/fibre/lot';
-import { TREATMENTS } from '@/core/fibre/passport';
-import { methodById } from '@/core/method/library';
-import { isDyestuffId } from '@/core/shelf/substances';
+import { FIBRES, FINISHES, type FibreKind, LOT_FORMS } from '@/core/fibre/lot';
+import { CERTAINTIES, TREATMENTS } from '@/core/fibre/passport';
+import { COUNT_SYSTEMS } from '@/core/fibre/weight';
+import { AMOUNT_UNITS } from '@/core/measure/print';
+import { LIDS } from '@/core/method/method';
+import { HEAT_KINDS, MATERIALS, MORDANT_ANSWERS, VESSEL_KINDS } from '@/core/plan/plan';
 import { isZone } from '@/core/time/zone';
+import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, revision } from './text';
 
 /** Schemas of everything that crosses a boundary. Bounds refuse typing slips, not odd dyers. */
 
-/** Tab, line feed and carriage return may stand in a text; other control characters may not. */
-const ALLOWED_CONTROLS = ['\t', '\n', '\r'];
-const noControls = (text: string): boolean => !Array.from(text).some((letter) => letter < ' ' && !ALLOWED_CONTROLS.includes(letter));
-const TEXT_MESSAGE = 'Control characters cannot be kept.';
-const line = (max: number) => z.string().trim().max(max).refine(noControls, TEXT_MESSAGE);
-export const nameText = line(120).min(1, 'Give it a name.');
-export const noteText = z.string().max(4000, 'Notes hold up to 4000 characters.').refine(noControls, TEXT_MESSAGE);
-export const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'Ids are 1–64 letters, digits, - or _.');
-/** Epoch milliseconds between 2000 and 2100. */
-export const instantMs = z.int().min(946_684_800_000).max(4_102_444_800_000);
-const grams = z.number().gt(0, 'A weight is above 0 g. Leave it unknown if nobody weighed it.').max(200_000, 'That is more than 200 kg.');
-const hex = z.string().regex(/^#[0-9a-f]{6}$/i, 'Colours are written like #d9b52b.');
 const bathC = z.number().min(-10, 'Colder than −10 °C is no bath.').max(150, 'Hotter than 150 °C is no bath.');
 const percent = z.number().gt(0, 'A share is above 0 %.').max(100, 'A share is at most 100 %.');
-
-export const figure = (value: z.ZodNumber) =>
-  z.discriminatedUnion('state', [
-    z.strictObject({ state: z.literal('measured'), value }),
-    z.strictObject({ state: z.literal('estimated'), value }),
-    z.strictObject({ state: z.literal('unknown') }),
-  ]);
 
 const fibre = z.enum(Object.keys(FIBRES) as [FibreKind, ...FibreKind[]]);
 const composition = z
@@ -36,41 +20,81 @@ const composition = z
   .refine((shares) => shares.length === 0 || Math.abs(shares.reduce((sum, share) => sum + share.pct, 0) - 100) < 0.01, 'The shares of a blend add up to 100 %.')
   .refine((shares) => new Set(shares.map((share) => share.fibre)).size === shares.length, 'Name each fibre once.');
 
+const above0 = z.number().gt(0, 'It is above 0.').max(1_000_000);
+/** How a weight was worked out. The weight itself must agree with it: the server checks the sum. */
+const weightFrom = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('cloth'), widthCm: above0, lengthCm: above0, pieces: z.int().min(1).max(10_000), gPerM2: above0 }),
+  z.strictObject({
+    kind: z.literal('yarn'),
+    lengthM: above0,
+    count: z.strictObject({ system: z.enum(COUNT_SYSTEMS), value: above0, plies: z.int().min(1).max(64) }),
+  }),
+  z.strictObject({ kind: z.literal('regain'), ovenDryG: above0, table: z.enum(['astm', 'eu']) }),
+]);
+
 export const lotInput = z.strictObject({
   name: nameText,
   form: z.enum(LOT_FORMS),
   composition,
+  finishes: z
+    .array(z.enum(FINISHES))
+    .max(4)
+    .nullable()
+    .default(null)
+    .refine((all) => all === null || new Set(all).size === all.length, 'Each finish once.'),
   dryWeightG: figure(grams),
+  weightFrom: weightFrom.nullable().default(null),
   pieces: z.int().min(1).max(10_000),
   baseHex: hex.nullable(),
   note: noteText,
 });
 export type LotInput = z.infer<typeof lotInput>;
-export const lotEdit = lotInput.extend({ revision: z.int().min(1) });
+export const lotEdit = lotInput.extend({ revision });
+
+export const splitInput = z.strictObject({
+  revision,
+  parts: z
+    .array(z.strictObject({ id, name: nameText, dryWeightG: figure(grams), pieces: z.int().min(1).max(10_000), note: noteText }))
+    .min(2, 'Name at least two parts.')
+    .max(40)
+    .refine((parts) => new Set(parts.map((part) => part.id)).size === parts.length, 'Each part has its own id.'),
+});
+export const joinInput = z.strictObject({
+  id,
+  name: nameText,
+  form: z.enum(LOT_FORMS),
+  lots: z
+    .array(z.strictObject({ id, revision }))
+    .min(2, 'Choose at least two lots.')
+    .max(40)
+    .refine((lots) => new Set(lots.map((lot) => lot.id)).size === lots.length, 'Each lot once.'),
+});
 
 export const treatmentInput = z.strictObject({
   id,
   kind: z.enum(TREATMENTS),
-  certainty: z.enum(['known', 'believed', 'unknown', 'noneOnPurpose']),
+  certainty: z.enum(CERTAINTIES),
   substance: line(120).nullable(),
   wofPct: figure(z.number().min(0).max(1000)),
   atMs: instantMs.nullable(),
+  part: line(60).nullable().default(null),
   note: noteText,
 });
 export type TreatmentInput = z.infer<typeof treatmentInput>;
 
 export const vesselInput = z.strictObject({
   name: nameText,
-  kind: z.enum(['pot', 'pail', 'jar', 'line']),
-  litres: z.number().gt(0).max(500).nullable(),
-  material: z.enum(['stainless', 'enamel', 'aluminium', 'plastic', 'glass', 'wood']),
+  kind: z.enum(VESSEL_KINDS),
+  litres: z.number().gt(0, 'A vessel holds more than 0 L.').max(500, 'That is more than 500 L.').nullable(),
+  material: z.enum(MATERIALS),
+  heatProof: z.boolean().default(false),
   heatSourceId: id.nullable(),
   probeId: id.nullable(),
   dyeOnly: z.boolean(),
   order: z.int().min(0).max(1000),
 });
 export type VesselInput = z.infer<typeof vesselInput>;
-export const vesselEdit = vesselInput.extend({ revision: z.int().min(1) });
+export const vesselEdit = vesselInput.extend({ revision });
 
 const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Times are written like 07:00.');
 export const homeInput = z.strictObject({
@@ -83,36 +107,34 @@ export const homeInput = z.strictObject({
     })
     .refine((diary) => diary.wakeAt < diary.sleepAt, 'Waking comes before sleeping on the same day.'),
   altitudeM: z.number().min(-450).max(6000),
-  scaleG: z.number().gt(0).max(1000).nullable(),
+  scales: z
+    .array(z.strictObject({ id, name: nameText, readsToG: z.number().gt(0, 'A scale reads to more than 0 g.').max(1000), mostG: grams.nullable() }))
+    .max(12),
+  probes: z.array(z.strictObject({ id, name: nameText })).max(24),
+  circuitW: z.number().gt(0).max(50_000).nullable(),
+  childrenOrPets: z.boolean(),
   emergencyNumber: line(40),
-  heatSources: z.array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable() })).max(12),
+  heatSources: z
+    .array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable(), kind: z.enum(HEAT_KINDS), outdoors: z.boolean() }))
+    .max(12),
 });
 export type HomeInput = z.infer<typeof homeInput>;
-export const homeEdit = homeInput.extend({ revision: z.int().min(1) });
+export const homeEdit = homeInput.extend({ revision });
 
-/** Parameters are held to the range of their own method, so that 1e9 % names the field it was typed in. */
-const chainItem = z
-  .strictObject({
-    id,
-    methodId: line(64),
-    params: z.record(z.string().max(40), z.number().nullable()),
-    dyestuffId: z.string().max(64).refine(isDyestuffId, 'This dyestuff is not on the shelf.').nullable(),
-  })
-  .superRefine((item, context) => {
-    const method = methodById(item.methodId);
-    if (!method) {
-      context.addIssue({ code: 'custom', path: ['methodId'], message: 'This method is not in the library.' });
-      return;
-    }
-    if (method.needsDyestuff && item.dyestuffId === null) context.addIssue({ code: 'custom', path: ['dyestuffId'], message: 'Choose a dyestuff.' });
-    for (const [key, value] of Object.entries(item.params)) {
-      const param = method.params.find((p) => p.key === key);
-      if (!param) context.addIssue({ code: 'custom', path: ['params', key], message: `${method.name} has no parameter “${key}”.` });
-      else if (value !== null && (value < param.min || value > param.max)) {
-        context.addIssue({ code: 'custom', path: ['params', key], message: `${param.label}: between ${param.min} and ${param.max} ${param.unit}.` });
-      }
-    }
-  });
+/** Parameters are held to the range of their own method by the server, which knows the dyer's own methods too. */
+const chainItem = z.strictObject({
+  id,
+  methodId: line(64),
+  methodVersion: z.int().min(1).nullable().optional(),
+  params: z.record(z.string().max(40), z.number().nullable()),
+  dyestuffId: line(64).nullable(),
+  liquorId: id.nullable().optional(),
+  lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60).nullable().optional(),
+  part: z
+    .strictObject({ label: line(60).min(1, 'Say which part.'), sharePct: percent.nullable() })
+    .nullable()
+    .optional(),
+});
 
 const stepKey = z.string().max(140);
 export const draftInput = z.strictObject({
@@ -130,6 +152,9 @@ export const draftInput = z.strictObject({
   overrules: z.record(stepKey, z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.')),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
+  lids: z.record(stepKey, z.enum(LIDS)).optional(),
+  labels: z.record(line(64), line(24)).optional(),
+  answers: z.record(id, z.enum(MORDANT_ANSWERS)).optional(),
 });
 /** Half-filled, as a page holds it while it is being typed: everything else is held to the same rules. */
 export const draftPreview = draftInput.extend({ name: line(120) });
@@ -137,7 +162,6 @@ export const draftPreview = draftInput.extend({ name: line(120) });
 export const newSession = z.strictObject({ id, draft: draftInput });
 export const newPlan = z.strictObject({ draft: draftInput, reason: line(400).min(1, 'Say why the plan changes.'), expectedVersion: z.int().min(1) });
 
-const amount = figure(z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.'));
 const stepId = z.string().min(1).max(140);
 const eventBase = { id, atMs: instantMs.optional() };
 export const eventInput = z.discriminatedUnion('type', [
@@ -156,7 +180,7 @@ export const eventInput = z.discriminatedUnion('type', [
     additionId: line(64).nullable(),
     substance: nameText,
     amount,
-    unit: z.enum(['g', 'mL']),
+    unit: z.enum(AMOUNT_UNITS),
   }),
   z.strictObject({ ...eventBase, type: z.literal('stirred'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('flipped'), stepId }),

@@ -2,7 +2,9 @@ import type { Lot } from '@/core/fibre/lot';
 import type { Passport } from '@/core/fibre/passport';
 import type { SimPot } from '@/core/heat/simPot';
 import type { Reading } from '@/core/hold/credit';
+import type { Method } from '@/core/method/method';
 import type { Plan } from '@/core/plan/plan';
+import type { WeighLine, WeighTick } from '@/core/plan/weighOut';
 import type { StepClock } from '@/core/run/clock';
 import type { Comparison } from '@/core/run/deviations';
 import type { RunEvent } from '@/core/run/events';
@@ -10,7 +12,6 @@ import type { RunEvent } from '@/core/run/events';
 /** Shapes of the answers in the core's own types; `responses.ts` says the same in Zod for everybody else. */
 
 export interface LotView extends Lot {
-  readonly retired: boolean;
   readonly passport: Passport;
 }
 
@@ -59,11 +60,35 @@ export interface SimPotView extends SimPot {
   readonly trueC: number;
 }
 
+/** A method with all its versions, newest last. */
+export interface MethodView {
+  readonly versions: readonly Method[];
+  /** Made or changed by the dyer; the library's are copied before they are changed. */
+  readonly own: boolean;
+  readonly retired: boolean;
+  readonly revision: number;
+}
+
+export interface WeighList {
+  readonly session: {
+    readonly id: string;
+    readonly name: string;
+    readonly planVersion: number;
+    readonly runId: string | null;
+    readonly dryFibreG: number | null;
+  };
+  readonly lines: readonly WeighLine[];
+  readonly ticks: readonly WeighTick[];
+  readonly stopped: boolean;
+}
+
 /** What open pages hear about, as it happens. */
 export type LiveMessage =
   | { readonly kind: 'event'; readonly runId: string; readonly event: RunEvent }
   | { readonly kind: 'readings'; readonly probeId: string; readonly readings: readonly Reading[] }
-  | { readonly kind: 'changed'; readonly what: 'lot' | 'vessel' | 'home' | 'session' | 'run' | 'simPot'; readonly id: string };
+  | { readonly kind: 'changed'; readonly what: Changed; readonly id: string };
+
+export type Changed = 'lot' | 'vessel' | 'home' | 'session' | 'run' | 'simPot' | 'stock' | 'liquor' | 'method' | 'substance' | 'weigh';
 
 /** RFC 9457, as every error comes. */
 export interface ProblemView {

@@ -124,6 +124,7 @@ function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance
         break;
       }
       case 'rest':
+      case 'until':
       case 'soak': {
         const planned = step.phaseTimes[phaseIndex];
         const untilMs = planned ? Math.max(enteredMs + phase.minutes.min * MIN, planned.toMs) : enteredMs + typicalMin(phase) * MIN;

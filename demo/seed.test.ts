@@ -9,7 +9,8 @@ import { HotRuns } from '@/server/hotRuns';
 import { LiveFeed } from '@/server/live';
 import { lotsWithPassports } from '@/server/lots';
 import { runningRuns, runRecord } from '@/server/runs';
-import { listSessions } from '@/server/sessions';
+import { listSessions, sessionView } from '@/server/sessions';
+import { levels } from '@/server/shelf';
 import { Store } from '@/store/store';
 import { seedDemo } from './seed';
 
@@ -28,17 +29,18 @@ afterAll(async () => {
 });
 
 describe('the demo data, made by the real code', () => {
-  test('six lots, one of unknown history', async () => {
-    const lots = await lotsWithPassports(app);
-    expect(lots).toHaveLength(6);
+  test('six lots, a cone split in three and a ribbon; one of unknown history', async () => {
+    const lots = await lotsWithPassports(app, false);
+    expect(lots).toHaveLength(10);
+    expect(lots.filter((lot) => lot.from.includes('cone')).map((lot) => lot.passport.state.scour)).toEqual(['known', 'known', 'known']);
     const bag = lots.find((lot) => lot.id === 'bag');
     expect(bag?.passport.state).toMatchObject({ mordant: 'believed', dye: 'unknown' });
     expect(bag?.dryWeightG).toEqual({ state: 'unknown' });
   });
 
-  test('one finished, one running, one planned', async () => {
+  test('one finished, one running, two planned', async () => {
     const phases = (await listSessions(app)).map((session) => session.run?.phase ?? 'planned').sort((a, b) => a.localeCompare(b));
-    expect(phases).toEqual(['finished', 'planned', 'running']);
+    expect(phases).toEqual(['finished', 'planned', 'planned', 'running']);
   });
 
   test('the finished one has a late step, a pot that ran away and a short hold, in words', async () => {
@@ -50,10 +52,21 @@ describe('the demo data, made by the real code', () => {
   });
 
   test('its lot carries what was really used: more than the 10 % of the plan', async () => {
-    const gotland = (await lotsWithPassports(app)).find((lot) => lot.id === 'gotland');
+    const gotland = (await lotsWithPassports(app, false)).find((lot) => lot.id === 'gotland');
     const mordant = gotland?.passport.treatments.find((treatment) => treatment.kind === 'mordant');
     expect(mordant?.wofPct.state === 'measured' && mordant.wofPct.value).toBeCloseTo(11.2, 1);
     expect(gotland?.passport.state).toMatchObject({ scour: 'known', mordant: 'known', dye: 'known' });
+  });
+
+  test('stock went down by what the runs used', async () => {
+    const alum = (await levels(app)).find((level) => level.item.substance === 'alum');
+    expect(alum?.used).toBeGreaterThan(25);
+    expect(alum?.left.state === 'measured' && alum.left.value).toBeCloseTo(640 - (alum?.used ?? 0), 6);
+  });
+
+  test('the jar asks whether its bag is mordanted', async () => {
+    const { plan } = await sessionView(app, 'hollyhock-jar');
+    expect(plan.questions).toMatchObject([{ lotId: 'bag', state: 'believed', answer: null }]);
   });
 
   test('the running one began before now and its plan reaches past it', async () => {
@@ -68,7 +81,7 @@ describe('the demo data, made by the real code', () => {
 
   test('no heat is planned while nobody is awake', async () => {
     const sessions = await listSessions(app);
-    expect(sessions).toHaveLength(3);
+    expect(sessions).toHaveLength(4);
     for (const view of await runningRuns(app)) expect(view.plan.findings.filter((finding) => finding.rule === 'R14')).toEqual([]);
   });
 

@@ -1,17 +1,20 @@
 import type { EventInput } from '@/contract/schemas';
-import { methodById } from '@/core/method/library';
+import { copyMethod } from '@/core/method/copy';
+import { LIBRARY } from '@/core/method/library';
 import type { Draft, Plan } from '@/core/plan/plan';
 import { wallTime, zonedMs } from '@/core/time/zone';
 import type { App } from '@/server/app';
 import { editHome, homeOf, putVessel, setSimPot } from '@/server/kitchen';
-import { addEntry, addLot } from '@/server/lots';
+import { addEntry, addLot, splitLot } from '@/server/lots';
+import { addMethod } from '@/server/methods';
 import { recordReadings } from '@/server/probes';
 import { recordEvent, runView, startRun } from '@/server/runs';
 import { createSession, preview } from '@/server/sessions';
+import { addLiquor, addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
 import { type Acted, actOut, type Slip } from './actOut';
 import { seededChance } from './chance';
-import { SHED_LOTS, SHED_VESSELS, shedHome } from './kitchen';
+import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -26,10 +29,14 @@ export async function seedDemo(app: App): Promise<void> {
   await editHome(begin, { ...shedHome(zone), revision: 1 });
   for (const [id, vessel] of Object.entries(SHED_VESSELS)) await putVessel(begin, id, vessel, null);
   for (const [id, lot] of Object.entries(SHED_LOTS)) await addLot(begin, { id, ...lot });
+  await shelfAndOwnMethod(begin);
+  await coneAndRibbon(begin);
   await handMadeHistory(begin, nowMs);
   await finishedSession(at, nowMs, zone);
   await runningSession(at, nowMs);
   await plannedSession(at(nowMs - 2 * HOUR), nowMs, zone);
+  await jarSession(at(nowMs - 2 * HOUR), nowMs, zone);
+  await keptLiquor(at(nowMs - 3 * DAY), nowMs);
 }
 
 async function handMadeHistory(app: App, nowMs: number): Promise<void> {
@@ -41,9 +48,10 @@ async function handMadeHistory(app: App, nowMs: number): Promise<void> {
     substance: 'potash alum',
     wofPct: unknown,
     atMs: null,
+    part: null,
     note: 'It was in the alum box.',
   });
-  await addEntry(app, 'bag', { id: 'hand-bag-scour', kind: 'scour', certainty: 'unknown', substance: null, wofPct: unknown, atMs: null, note: '' });
+  await addEntry(app, 'bag', { id: 'hand-bag-scour', kind: 'scour', certainty: 'unknown', substance: null, wofPct: unknown, atMs: null, part: null, note: '' });
   await addEntry(app, 'towels', {
     id: 'hand-towels-scour',
     kind: 'scour',
@@ -51,6 +59,7 @@ async function handMadeHistory(app: App, nowMs: number): Promise<void> {
     substance: 'soda ash',
     wofPct: { state: 'estimated', value: 2 },
     atMs: nowMs - 40 * DAY,
+    part: null,
     note: 'Boiled twice.',
   });
   await addEntry(app, 'cord', {
@@ -60,13 +69,76 @@ async function handMadeHistory(app: App, nowMs: number): Promise<void> {
     substance: null,
     wofPct: unknown,
     atMs: null,
+    part: null,
     note: 'Kept bare as a control.',
   });
 }
 
+async function shelfAndOwnMethod(app: App): Promise<void> {
+  for (const [id, item] of Object.entries(SHED_STOCK)) await addStock(app, { id: `stock-${id}`, ...item, countedAtMs: app.nowMs() });
+  const alum = LIBRARY.find('alum-10');
+  if (!alum) throw new Error('the library lost its alum');
+  const { version: _version, ...copy } = copyMethod(alum, 'alum-shed');
+  const params = copy.params.map((param) => (param.key === 'alumPct' ? { ...param, usual: 12 } : { ...param }));
+  await addMethod(app, {
+    ...copy,
+    name: 'Alum, as in the shed',
+    school: 'Alum 12 %',
+    why: 'Ten was a little pale on this water, sixteen felt harsh.',
+    params,
+  } as Parameters<typeof addMethod>[1]);
+}
+
+/** A cone wound into three skeins, and a ribbon whose weight is a sum. */
+async function coneAndRibbon(app: App): Promise<void> {
+  await addLot(app, { id: 'cone', ...CONE });
+  await addEntry(app, 'cone', {
+    id: 'hand-cone-scour',
+    kind: 'scour',
+    certainty: 'known',
+    substance: 'neutral scour liquid',
+    wofPct: { state: 'unknown' },
+    atMs: app.nowMs() - DAY,
+    part: null,
+    note: 'Scoured on the cone, loosely wound.',
+  });
+  const part = (id: string, name: string, value: number) => ({ id, name, dryWeightG: { state: 'measured' as const, value }, pieces: 1, note: '' });
+  await splitLot(app, 'cone', {
+    revision: 1,
+    parts: [part('skein-a', 'Gotland skein for alum', 30), part('skein-b', 'Gotland skein for iron', 30), part('skein-c', 'Gotland skein, kept bare', 30)],
+  });
+  await addLot(app, { id: 'ribbon', ...RIBBON });
+}
+
+async function keptLiquor(app: App, nowMs: number): Promise<void> {
+  await addLiquor(app, {
+    id: 'weld-second',
+    name: 'Weld, after the skeins',
+    dyestuffId: 'weld',
+    volumeMl: { state: 'measured', value: 3600 },
+    ph: 6.5,
+    madeAtMs: nowMs - 3 * DAY,
+    keptIn: 'fridge',
+    place: 'shed fridge, left',
+    uses: 1,
+    spoilByMs: nowMs + 11 * DAY,
+    labelled: true,
+    note: '',
+    from: null,
+  });
+}
+
+/** Petals in the sun on a bag nobody knows: the plan asks whether it is mordanted. */
+async function jarSession(app: App, nowMs: number, zone: string): Promise<void> {
+  const wall = wallTime(nowMs, zone);
+  const tomorrow = zonedMs(zone, wall.year, wall.month, wall.day + 1, 10);
+  const chain = chainOf([['wet-out'], ['solar-jar', 'hollyhock'], ['rinse'], ['dry']]);
+  await createSession(app, { id: 'hollyhock-jar', draft: draftOf('Hollyhock jar, the bag without a label', tomorrow, ['bag'], chain) });
+}
+
 const chainOf = (methods: readonly (readonly [string, (string | null)?, Readonly<Record<string, number | null>>?])[]): Draft['chain'] =>
   methods.map(([methodId, dyestuffId = null, params = {}], i) => {
-    if (!methodById(methodId)) throw new Error(`demo names a method that is not there: ${methodId}`);
+    if (!LIBRARY.find(methodId)) throw new Error(`demo names a method that is not there: ${methodId}`);
     return { id: `c${i + 1}`, methodId, params, dyestuffId };
   });
 

@@ -1,15 +1,31 @@
 import type { z } from 'zod';
 import type { BodyOf, EndpointId, endpoints, QueryOf } from '@/contract/endpoints';
-import { METHODS } from '@/core/method/library';
-import { DYESTUFFS } from '@/core/shelf/substances';
+import { shelfOf } from '@/core/shelf/library';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
-import { editHome, homeOf, putVessel, setSimPot, simPots } from './kitchen';
-import { addEntry, addLot, editLot, lotsWithPassports, lotWithPassport } from './lots';
+import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
+import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
+import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
 import { readingsBetween, recordReadings } from './probes';
 import { notFound } from './problem';
 import { again, recordEvent, replan, runningRuns, runRecord, runView, startRun } from './runs';
 import { createSession, listSessions, preview, revisePlan, sessionView } from './sessions';
+import {
+  addLiquor,
+  addStock,
+  addSubstance,
+  editLiquor,
+  editStock,
+  editSubstance,
+  levels,
+  listLiquors,
+  listOwn,
+  ownOf,
+  retireLiquor,
+  retireStock,
+  retireSubstance,
+} from './shelf';
+import { shopping, tickWeighed, weighList } from './weighing';
 
 export interface Call<K extends EndpointId> {
   readonly app: App;
@@ -29,16 +45,39 @@ export const handlers: Handlers = {
   time: async ({ app }) => ({ nowMs: app.nowMs() }),
   getHome: ({ app }) => homeOf(app),
   putHome: ({ app, body }) => editHome(app, body),
-  listLots: ({ app }) => lotsWithPassports(app),
+  listLots: ({ app, query }) => lotsWithPassports(app, query.ended === 'yes'),
   createLot: ({ app, body }) => addLot(app, body),
   getLot: ({ app, param }) => lotWithPassport(app, param('lotId')),
   putLot: ({ app, param, body }) => editLot(app, param('lotId'), body),
   addTreatment: ({ app, param, body }) => addEntry(app, param('lotId'), body),
+  splitLot: ({ app, param, body }) => splitLot(app, param('lotId'), body),
+  joinLots: ({ app, body }) => joinLots(app, body),
+  retireLot: ({ app, param, body }) => retireLot(app, param('lotId'), body),
   listVessels: ({ app }) => listVessels(app.store.db),
   createVessel: ({ app, body: { id, ...input } }) => putVessel(app, id, input, null),
   putVessel: ({ app, param, body: { revision, ...input } }) => putVessel(app, param('vesselId'), input, revision),
-  listMethods: async () => METHODS as never,
-  listDyestuffs: async () => Object.values(DYESTUFFS),
+  retireVessel: ({ app, param, body }) => retireVessel(app, param('vesselId'), body),
+  listMethods: async ({ app }) => (await bookOf(app)).all as never,
+  getMethod: ({ app, param }) => methodView(app, param('methodId')) as never,
+  createMethod: ({ app, body }) => addMethod(app, body) as never,
+  reviseMethod: ({ app, param, body }) => reviseMethod(app, param('methodId'), body) as never,
+  retireMethod: ({ app, param, body }) => retireMethod(app, param('methodId'), body) as never,
+  methodFile: ({ app, param }) => methodAsFile(app, param('methodId')) as never,
+  importMethod: ({ app, body }) => importMethod(app, body) as never,
+  listDyestuffs: async ({ app }) => shelfOf(await ownOf(app, false)).dyestuffs as never,
+  listAssistants: async ({ app }) => shelfOf(await ownOf(app, false)).assistants as never,
+  listOwnSubstances: ({ app }) => listOwn(app) as never,
+  createSubstance: ({ app, body }) => addSubstance(app, body) as never,
+  putSubstance: ({ app, param, body }) => editSubstance(app, param('substanceId'), body) as never,
+  retireSubstance: ({ app, param, body }) => retireSubstance(app, param('substanceId'), body) as never,
+  listStock: ({ app }) => levels(app),
+  createStock: ({ app, body }) => addStock(app, body),
+  putStock: ({ app, param, body }) => editStock(app, param('stockId'), body),
+  retireStock: ({ app, param, body }) => retireStock(app, param('stockId'), body),
+  listLiquors: ({ app }) => listLiquors(app),
+  createLiquor: ({ app, body }) => addLiquor(app, body),
+  putLiquor: ({ app, param, body }) => editLiquor(app, param('liquorId'), body),
+  retireLiquor: ({ app, param, body }) => retireLiquor(app, param('liquorId'), body),
   previewPlan: ({ app, body }) => preview(app, body) as never,
   listSessions: ({ app }) => listSessions(app),
   createSession: ({ app, body }) => createSession(app, body) as never,
@@ -49,6 +88,9 @@ export const handlers: Handlers = {
     return sessionView(app, param('sessionId'), version) as never;
   },
   revisePlan: ({ app, param, body }) => revisePlan(app, param('sessionId'), body) as never,
+  weighOut: ({ app, param }) => weighList(app, param('sessionId')) as never,
+  tickWeighed: ({ app, param, body }) => tickWeighed(app, param('sessionId'), body),
+  shopping: ({ app, param }) => shopping(app, param('sessionId')),
   startRun: ({ app, param, body }) => startRun(app, param('sessionId'), body) as never,
   runningRuns: ({ app }) => runningRuns(app) as never,
   getRun: ({ app, param }) => runView(app, param('runId')) as never,

@@ -1,5 +1,6 @@
 import type { HomeInput, SimPotInput, VesselInput } from '@/contract/schemas';
 import type { SimPotView } from '@/contract/views';
+import { boilingC } from '@/core/heat/boiling';
 import type { SimPot } from '@/core/heat/simPot';
 import { simPotC, turnKnobs } from '@/core/heat/simPot';
 import type { Home } from '@/core/plan/plan';
@@ -12,12 +13,15 @@ import { conflict, invalid, notFound } from './problem';
 export const firstHome = (zone: string): Home => ({
   diary: { zone, wakeAt: '07:00', sleepAt: '22:30', away: [] },
   altitudeM: 0,
-  scaleG: null,
+  scales: [],
+  probes: [],
+  circuitW: null,
+  childrenOrPets: false,
   emergencyNumber: '',
   revision: 1,
   heatSources: [
-    { id: 'heat1', name: 'Hotplate 1', maxW: null },
-    { id: 'heat2', name: 'Hotplate 2', maxW: null },
+    { id: 'heat1', name: 'Hotplate 1', maxW: null, kind: 'hotplate', outdoors: false },
+    { id: 'heat2', name: 'Hotplate 2', maxW: null, kind: 'hotplate', outdoors: false },
   ],
 });
 
@@ -56,6 +60,20 @@ export function putVessel(app: App, id: string, input: VesselInput, revision: nu
   });
 }
 
+/** Nothing is deleted: a vessel that is put away is no longer offered, and the records that name it stay whole. */
+export function retireVessel(app: App, id: string, input: { revision: number; retired: boolean }): Promise<VesselRow> {
+  const { store, live } = app;
+  return store.exclusive(async () => {
+    const had = await loadVessel(store.db, id);
+    if (!had) throw notFound('vessel', id);
+    if (had.revision !== input.revision) throw conflict(`${had.name} was changed somewhere else meanwhile. Load it again; nothing was overwritten.`);
+    const row: VesselRow = { ...had, revision: had.revision + 1, retired: input.retired };
+    await store.commit([{ table: 'vessel', row }]);
+    live.publish({ kind: 'changed', what: 'vessel', id });
+    return row;
+  });
+}
+
 const view = (pot: SimPot, atMs: number): SimPotView => ({ ...pot, trueC: Math.round(simPotC(pot, atMs) * 10) / 10 });
 
 export async function simPots({ store, nowMs }: App): Promise<SimPotView[]> {
@@ -77,7 +95,17 @@ export function setSimPot(app: App, vesselId: string, input: SimPotInput, startC
     const maxW = home.heatSources.find((source) => source.id === vessel.heatSourceId)?.maxW ?? 1800;
     const row: SimPot = had
       ? { ...turnKnobs(had, atMs, input), probeId: vessel.probeId, maxW, vesselLitres: vessel.litres }
-      : { vesselId, probeId: vessel.probeId, maxW, vesselLitres: vessel.litres, roomC: 20, boilC: 100, asOfMs: atMs, asOfC: startC, ...input };
+      : {
+          vesselId,
+          probeId: vessel.probeId,
+          maxW,
+          vesselLitres: vessel.litres,
+          roomC: 20,
+          boilC: boilingC(home.altitudeM),
+          asOfMs: atMs,
+          asOfC: startC,
+          ...input,
+        };
     await store.commit([{ table: 'sim_pot', row }]);
     live.publish({ kind: 'changed', what: 'simPot', id: vesselId });
     return view(row, atMs);

@@ -1,54 +1,182 @@
-import type { LotInput, TreatmentInput } from '@/contract/schemas';
+import type { z } from 'zod';
+import type { joinInput, LotInput, splitInput, TreatmentInput } from '@/contract/schemas';
 import type { LotView } from '@/contract/views';
-import type { Treatment } from '@/core/fibre/passport';
-import { foldPassport, type Passport } from '@/core/fibre/passport';
+import type { Lot } from '@/core/fibre/lot';
+import { type Answers, continuePassport, foldPassport, joinPassports, type Passport, type Treatment } from '@/core/fibre/passport';
+import { checkSplit, joinLots as joined, splitRefusalText } from '@/core/fibre/split';
+import { weightWorking } from '@/core/fibre/weight';
+import { knownValue } from '@/core/figure';
+import { printMass } from '@/core/measure/print';
 import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
-import { entryExists, type LotRow, listLots, loadEntries, loadLot } from '@/store/lots';
+import type { Db } from '@/store/db';
+import { entryExists, listLots, loadEntries, loadLot, loadLots } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
 import type { App } from './app';
-import { conflict, notFound } from './problem';
+import { conflict, invalid, notFound } from './problem';
 
-export async function lotsWithPassports({ store }: App): Promise<LotView[]> {
-  const lots = await listLots(store.db);
-  const passports = await passportsOf(
-    store,
-    lots.map((lot) => lot.id),
-  );
+export async function lotsWithPassports({ store }: App, ended: boolean): Promise<LotView[]> {
+  const lots = await listLots(store.db, ended);
+  const passports = await passportsOf(store.db, lots);
   return lots.map((lot) => ({ ...lot, passport: passports.get(lot.id) ?? foldPassport([]) }));
 }
 
 export async function lotWithPassport({ store }: App, id: string): Promise<LotView> {
   const lot = await loadLot(store.db, id);
   if (!lot) throw notFound('lot', id);
-  return { ...lot, passport: (await passportsOf(store, [id])).get(id) ?? foldPassport([]) };
+  return { ...lot, passport: (await passportsOf(store.db, [lot])).get(id) ?? foldPassport([]) };
 }
 
-export function addLot({ store, nowMs, live }: App, input: LotInput & { id: string }): Promise<LotRow> {
+/** By lot: what its passport answers. */
+export async function answersOf(db: Db, lots: readonly Lot[]): Promise<Record<string, Answers>> {
+  return Object.fromEntries([...(await passportsOf(db, lots))].map(([id, passport]) => [id, passport.state]));
+}
+
+/** A weight that was worked out must be what the sum gives: nobody can check it later otherwise. */
+const SAME_WEIGHT = 0.005;
+function checkWeight(input: LotInput): void {
+  const value = knownValue(input.dryWeightG);
+  if (input.weightFrom === null) return;
+  const { result } = weightWorking(input.weightFrom, input.composition);
+  if (result === null) throw invalid('The weight cannot be worked out so.', [{ at: 'weightFrom', message: 'The composition must be known for this sum.' }]);
+  if (value === null || Math.abs(value - result) > Math.max(0.1, result * SAME_WEIGHT)) {
+    throw invalid('The weight does not agree with how it was worked out.', [{ at: 'dryWeightG', message: `The sum gives ${printMass(result)}.` }]);
+  }
+}
+
+export function addLot({ store, nowMs, live }: App, input: LotInput & { id: string }): Promise<Lot> {
+  checkWeight(input);
   return store.exclusive(async () => {
     const had = await loadLot(store.db, input.id);
     if (had) return sameOrConflict(had, input);
-    const row: LotRow = { ...input, createdAtMs: nowMs(), revision: 1, retired: false };
+    const row: Lot = { ...input, createdAtMs: nowMs(), revision: 1, from: [], ended: null };
     await store.commit([{ table: 'lot', row }]);
     live.publish({ kind: 'changed', what: 'lot', id: row.id });
     return row;
   });
 }
 
-export function editLot({ store, live }: App, id: string, input: LotInput & { revision: number }): Promise<LotRow> {
+const changedMeanwhile = (had: Lot, revision: number) =>
+  conflict(`${had.name} was changed somewhere else meanwhile (revision ${had.revision}, yours is ${revision}). Load it again; nothing was overwritten.`);
+
+async function loadAt(db: Db, id: string, revision: number): Promise<Lot> {
+  const had = await loadLot(db, id);
+  if (!had) throw notFound('lot', id);
+  if (had.revision !== revision) throw changedMeanwhile(had, revision);
+  return had;
+}
+
+export function editLot({ store, live }: App, id: string, input: LotInput & { revision: number }): Promise<Lot> {
+  checkWeight(input);
   return store.exclusive(async () => {
-    const had = await loadLot(store.db, id);
-    if (!had) throw notFound('lot', id);
-    if (had.revision !== input.revision) {
-      throw conflict(
-        `${had.name} was changed somewhere else meanwhile (revision ${had.revision}, yours is ${input.revision}). Load it again; nothing was overwritten.`,
-      );
-    }
-    const row: LotRow = { ...had, ...input, revision: had.revision + 1 };
+    const had = await loadAt(store.db, id, input.revision);
+    if (had.ended) throw conflict(`${had.name} is no more; it is kept as it was.`);
+    const row: Lot = { ...had, ...input, revision: had.revision + 1 };
     await store.commit([{ table: 'lot', row }]);
     live.publish({ kind: 'changed', what: 'lot', id });
     return row;
   });
+}
+
+/** Several skeins from one cone: the whole is no more, the parts carry its past. */
+export function splitLot({ store, nowMs, live }: App, id: string, input: z.infer<typeof splitInput>): Promise<Lot[]> {
+  return store.exclusive(async () => {
+    const had = await loadLot(store.db, id);
+    if (!had) throw notFound('lot', id);
+    const already = await loadLots(
+      store.db,
+      input.parts.map((part) => part.id),
+    );
+    // The same split sent again is answered as the first time.
+    if (had.ended?.how === 'split' && already.length === input.parts.length) return already;
+    if (already.length > 0) throw conflict(`The id ${already[0]?.id} is taken.`);
+    if (had.revision !== input.revision) throw changedMeanwhile(had, input.revision);
+    await refuseInUse(store.db, [had]);
+    const split = checkSplit(had, input.parts);
+    if (!split.ok) throw invalid(splitRefusalText(split.error), [{ at: 'parts', message: splitRefusalText(split.error) }]);
+    const atMs = nowMs();
+    const parts = input.parts.map(
+      (part, i): Lot => ({
+        ...had,
+        id: part.id,
+        name: part.name,
+        note: part.note,
+        pieces: part.pieces,
+        dryWeightG: split.value[i] ?? part.dryWeightG,
+        weightFrom: null,
+        createdAtMs: atMs,
+        revision: 1,
+        from: [id],
+        ended: null,
+      }),
+    );
+    const whole: Lot = { ...had, revision: had.revision + 1, ended: { how: 'split', into: parts.map((part) => part.id), atMs } };
+    await store.commit([whole, ...parts].map((row) => ({ table: 'lot', row })));
+    for (const lot of [whole, ...parts]) live.publish({ kind: 'changed', what: 'lot', id: lot.id });
+    return parts;
+  });
+}
+
+export function joinLots({ store, nowMs, live }: App, input: z.infer<typeof joinInput>): Promise<Lot> {
+  return store.exclusive(async () => {
+    const again = await loadLot(store.db, input.id);
+    if (again) {
+      if (again.name !== input.name) throw conflict(`The id ${input.id} already belongs to ${again.name}.`);
+      return again;
+    }
+    const lots: Lot[] = [];
+    for (const { id, revision } of input.lots) lots.push(await loadAt(store.db, id, revision));
+    const gone = lots.find((lot) => lot.ended);
+    if (gone) throw conflict(`${gone.name} is no more; it cannot be joined.`);
+    await refuseInUse(store.db, lots);
+    const atMs = nowMs();
+    const hexes = new Set(lots.map((lot) => lot.baseHex));
+    const row: Lot = {
+      ...joined(lots),
+      id: input.id,
+      name: input.name,
+      form: input.form,
+      weightFrom: null,
+      baseHex: hexes.size === 1 ? (lots[0]?.baseHex ?? null) : null,
+      note: '',
+      createdAtMs: atMs,
+      revision: 1,
+      from: lots.map((lot) => lot.id),
+      ended: null,
+    };
+    const ended = lots.map((lot): Lot => ({ ...lot, revision: lot.revision + 1, ended: { how: 'joined', into: [row.id], atMs } }));
+    await store.commit([...ended, row].map((one) => ({ table: 'lot', row: one })));
+    for (const lot of [...ended, row]) live.publish({ kind: 'changed', what: 'lot', id: lot.id });
+    return row;
+  });
+}
+
+/** Nothing is deleted: a lot that is put away is no longer offered, and every record that names it stays whole. */
+export function retireLot({ store, nowMs, live }: App, id: string, input: { revision: number; retired: boolean }): Promise<Lot> {
+  return store.exclusive(async () => {
+    const had = await loadAt(store.db, id, input.revision);
+    if (had.ended && had.ended.how !== 'retired') throw conflict(`${had.name} was ${had.ended.how}; look at what it became.`);
+    if (input.retired) await refuseInUse(store.db, [had]);
+    const row: Lot = { ...had, revision: had.revision + 1, ended: input.retired ? { how: 'retired', into: [], atMs: nowMs() } : null };
+    await store.commit([{ table: 'lot', row }]);
+    live.publish({ kind: 'changed', what: 'lot', id });
+    return row;
+  });
+}
+
+/** A lot that hangs in a pot stays one lot until its run is finished. */
+async function refuseInUse(db: Db, lots: readonly Lot[]): Promise<void> {
+  const ids = lots.map((lot) => lot.id);
+  const { runs, plans } = await runsWithLots(db, ids);
+  const events = await eventsOfRuns(
+    db,
+    runs.map((run) => run.id),
+  );
+  for (const run of runs) {
+    if (foldRun([], events.get(run.id) ?? []).phase !== 'running') continue;
+    const plan = plans.find((one) => one.sessionId === run.sessionId);
+    throw conflict(`${lots.map((lot) => lot.name).join(', ')}: “${plan?.name ?? 'a session'}” is running with it. Finish that run first.`);
+  }
 }
 
 export function addEntry(app: App, lotId: string, input: TreatmentInput): Promise<LotView> {
@@ -64,27 +192,56 @@ export function addEntry(app: App, lotId: string, input: TreatmentInput): Promis
 }
 
 /** A create that is sent again is answered as the first time; the same id for something else is a conflict. */
-function sameOrConflict(had: LotRow, input: LotInput & { id: string }): LotRow {
+function sameOrConflict(had: Lot, input: LotInput & { id: string }): Lot {
   if (had.name !== input.name) throw conflict(`The id ${input.id} already belongs to ${had.name}.`);
   return had;
 }
 
-/** Folds runs and hand-made entries: two queries for any number of lots, none per lot. */
-async function passportsOf(store: App['store'], lotIds: readonly string[]): Promise<Map<string, Passport>> {
-  const [entries, { runs, plans }] = [await loadEntries(store.db, lotIds), await runsWithLots(store.db, lotIds)];
+/** These lots with all they were split from or joined of: a query a generation, none per lot. */
+async function withAncestors(db: Db, lots: readonly Lot[]): Promise<Map<string, Lot>> {
+  const known = new Map(lots.map((lot) => [lot.id, lot]));
+  for (;;) {
+    const missing = [...new Set([...known.values()].flatMap((lot) => lot.from))].filter((id) => !known.has(id));
+    if (missing.length === 0) return known;
+    const found = await loadLots(db, missing);
+    for (const lot of found) known.set(lot.id, lot);
+    if (found.length === 0) return known;
+  }
+}
+
+/** Folds runs, hand-made entries and ancestry: a fixed number of queries for any number of lots. */
+async function passportsOf(db: Db, lots: readonly Lot[]): Promise<Map<string, Passport>> {
+  const family = await withAncestors(db, lots);
+  const treatments = await ownTreatments(db, [...family.keys()]);
+  const folded = new Map<string, Passport>();
+  const passport = (id: string): Passport => {
+    const had = folded.get(id);
+    if (had) return had;
+    const own = (treatments.get(id) ?? []).map((treatment) => ({ ...treatment, lotId: id }));
+    const from = (family.get(id)?.from ?? []).map(passport);
+    const [only] = from;
+    const made = from.length === 0 || !only ? foldPassport(own) : continuePassport(from.length === 1 ? only : joinPassports(from), own);
+    folded.set(id, made);
+    return made;
+  };
+  return new Map(lots.map((lot) => [lot.id, passport(lot.id)]));
+}
+
+async function ownTreatments(db: Db, lotIds: readonly string[]): Promise<Map<string, Treatment[]>> {
+  const [entries, { runs, plans }] = [await loadEntries(db, lotIds), await runsWithLots(db, lotIds)];
   const events = await eventsOfRuns(
-    store.db,
+    db,
     runs.map((run) => run.id),
   );
   const treatments = new Map<string, Treatment[]>(lotIds.map((id) => [id, []]));
   for (const { lotId, ...entry } of entries) treatments.get(lotId)?.push(entry);
+  const byVersion = new Map(plans.map((plan) => [`${plan.sessionId}/${plan.version}`, plan]));
   for (const run of runs) {
     const log = events.get(run.id) ?? [];
-    const version = foldRun([], log).planVersion;
-    const plan = plans.find((p) => p.sessionId === run.sessionId && p.version === version);
+    const plan = byVersion.get(`${run.sessionId}/${foldRun([], log).planVersion}`);
     if (!plan) continue;
     const state = foldRun(plan.steps, log);
     for (const lot of plan.lots) treatments.get(lot.id)?.push(...treatmentsOf(plan, run.id, state, lot.id));
   }
-  return new Map([...treatments].map(([id, list]) => [id, foldPassport(list)]));
+  return treatments;
 }

@@ -15,7 +15,7 @@ import { isStop } from '@/core/safety/finding';
 import { printDayClock } from '@/core/time/zone';
 import type { Db } from '@/store/db';
 import { loadReadings } from '@/store/probes';
-import { findEvent, listRuns, loadRun } from '@/store/runs';
+import { findEvent, listOpenRuns, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
@@ -127,7 +127,7 @@ const usesVessel = (plan: Plan, state: RunState, vesselId: string): boolean =>
 /** Runs that are under way, with everything needed to show them. */
 export async function runningRuns(app: App): Promise<RunView[]> {
   const views: RunView[] = [];
-  for (const run of await listRuns(app.store.db)) {
+  for (const run of await listOpenRuns(app.store.db)) {
     const view = await runView(app, run.id);
     if (foldRun(view.plan.steps, view.events).phase === 'running') views.push(view);
   }

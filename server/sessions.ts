@@ -1,21 +1,38 @@
 import type { SessionSummary, SessionView } from '@/contract/views';
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
+import { draftFaults } from '@/core/plan/draftFaults';
 import { type Draft, type Plan, planTotals } from '@/core/plan/plan';
 import { foldRun } from '@/core/run/fold';
+import { shelfOf } from '@/core/shelf/library';
 import { loadLots } from '@/store/lots';
 import { eventsOfRuns, listRuns } from '@/store/runs';
 import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { homeOf } from './kitchen';
+import { answersOf } from './lots';
+import { bookOf } from './methods';
 import { conflict, invalid, notFound } from './problem';
+import { listLiquors, ownOf, shelfLabels } from './shelf';
 
-/** Works a draft out with the lots, vessels and diary as they are now. */
+/** Works a draft out with the lots, vessels, methods, shelf and diary as they are now. */
 export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pick<PlanInput, 'fixed' | 'nowMs'> = {}): Promise<BuiltPlan> {
-  const [lots, vessels, home] = [await loadLots(app.store.db, draft.lotIds), await listVessels(app.store.db), await homeOf(app)];
+  const { db } = app.store;
+  const [lots, vessels, home, methods, own] = [await loadLots(db, draft.lotIds), await listVessels(db), await homeOf(app), await bookOf(app), await ownOf(app)];
+  const faults = draftFaults(draft, methods, shelfOf(own));
+  if (faults.length > 0)
+    throw invalid(
+      faults
+        .map((fault) => fault.message)
+        .join(' ')
+        .slice(0, 600),
+      faults,
+    );
   const gone = draft.lotIds.filter((id) => !lots.some((lot) => lot.id === id));
   if (gone.length > 0) return { plan: null, problems: gone.map((id) => ({ at: 'lotIds', message: `There is no lot “${id}”.` })) };
-  return buildPlan({ draft, lots, vessels, home, ...more }, head);
+  const [answers, liquors, labels] = [await answersOf(db, lots), await listLiquors(app), await shelfLabels(app)];
+  const mordants = Object.fromEntries(Object.entries(answers).map(([id, answer]) => [id, answer.mordant]));
+  return buildPlan({ draft, lots, vessels, home, methods, own, mordants, liquors, labels, ...more }, head);
 }
 
 export const preview = (app: App, draft: Draft): Promise<BuiltPlan> =>

@@ -2,12 +2,7 @@ import type { Lot } from '@/core/fibre/lot';
 import type { Treatment } from '@/core/fibre/passport';
 import { type Db, onceWritten, type Table, wholeRows } from './db';
 
-/** A lot a past run used is retired, not deleted: records stay whole. */
-export interface LotRow extends Lot {
-  readonly retired: boolean;
-}
-
-export const lotTable: Table<LotRow, LotRow> = {
+export const lotTable: Table<Lot, Lot> = {
   name: 'lot',
   ...wholeRows((row) => row.id),
   put: async (db, row) => {
@@ -16,24 +11,25 @@ export const lotTable: Table<LotRow, LotRow> = {
        values ($1, $2, $3, $4, $5, $6)
        on conflict (id) do update
        set name = excluded.name, revision = excluded.revision, retired = excluded.retired, body = excluded.body`,
-      [row.id, row.name, row.revision, row.retired, row.createdAtMs, JSON.stringify(row)],
+      [row.id, row.name, row.revision, row.ended !== null, row.createdAtMs, JSON.stringify(row)],
     );
   },
-  all: async (db) => (await db.query<{ body: LotRow }>('select body from lot order by id')).rows.map((row) => row.body),
+  all: async (db) => (await db.query<{ body: Lot }>('select body from lot order by id')).rows.map((row) => row.body),
 };
 
-export async function listLots(db: Db): Promise<LotRow[]> {
-  const { rows } = await db.query<{ body: LotRow }>('select body from lot where not retired order by lower(name), id');
+/** Lots at hand, by name; with `ended` also those that were split, joined or put away. */
+export async function listLots(db: Db, ended = false): Promise<Lot[]> {
+  const { rows } = await db.query<{ body: Lot }>('select body from lot where $1 or not retired order by lower(name), id', [ended]);
   return rows.map((row) => row.body);
 }
 
-export async function loadLot(db: Db, id: string): Promise<LotRow | null> {
-  const { rows } = await db.query<{ body: LotRow }>('select body from lot where id = $1', [id]);
+export async function loadLot(db: Db, id: string): Promise<Lot | null> {
+  const { rows } = await db.query<{ body: Lot }>('select body from lot where id = $1', [id]);
   return rows[0]?.body ?? null;
 }
 
-export async function loadLots(db: Db, ids: readonly string[]): Promise<LotRow[]> {
-  const { rows } = await db.query<{ body: LotRow }>('select body from lot where id = any($1)', [ids]);
+export async function loadLots(db: Db, ids: readonly string[]): Promise<Lot[]> {
+  const { rows } = await db.query<{ body: Lot }>('select body from lot where id = any($1)', [ids]);
   return rows.map((row) => row.body);
 }
 

@@ -64,6 +64,32 @@ export async function listRuns(db: Db): Promise<RunRow[]> {
   return rows.map(toRun);
 }
 
+/** Runs that may be under way: none finished, or finished and that taken back. */
+export async function listOpenRuns(db: Db): Promise<RunRow[]> {
+  const { rows } = await db.query<RawRun>(
+    `select id, session_id, created_at_ms
+     from run
+     where not exists (
+       select 1
+       from run_event finished
+       where finished.run_id = run.id
+         and finished.body ->> 'type' = 'finished'
+         and not exists (
+           select 1
+           from run_event amended
+           where amended.run_id = run.id and amended.body ->> 'type' = 'amended' and amended.body ->> 'targetId' = finished.id
+         )
+     )
+     order by created_at_ms desc, id`,
+  );
+  return rows.map(toRun);
+}
+
+export async function runOfSession(db: Db, sessionId: string): Promise<RunRow | null> {
+  const { rows } = await db.query<RawRun>('select id, session_id, created_at_ms from run where session_id = $1', [sessionId]);
+  return rows[0] ? toRun(rows[0]) : null;
+}
+
 export async function loadEvents(db: Db, runId: string): Promise<RunEvent[]> {
   const { rows } = await db.query<{ body: RunEvent }>('select body from run_event where run_id = $1 order by at_ms, recorded_at_ms, id', [runId]);
   return rows.map((row) => row.body);
@@ -100,4 +126,17 @@ export async function runsWithLots(db: Db, lotIds: readonly string[]): Promise<{
     [lotIds],
   );
   return { runs: runs.rows.map(toRun), plans: plans.rows.map((row) => row.body) };
+}
+
+/** Additions of all runs, with what amends them: for the shelf, which sums up what was used. */
+export async function loadAdditions(db: Db): Promise<Map<string, RunEvent[]>> {
+  const { rows } = await db.query<{ run_id: string; body: RunEvent }>(
+    `select run_id, body
+     from run_event
+     where body ->> 'type' in ('addition', 'amended')
+     order by at_ms, recorded_at_ms, id`,
+  );
+  const byRun = new Map<string, RunEvent[]>();
+  for (const row of rows) byRun.set(row.run_id, [...(byRun.get(row.run_id) ?? []), row.body]);
+  return byRun;
 }

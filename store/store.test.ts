@@ -2,9 +2,10 @@ import { appendFileSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSyn
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
+import type { Lot } from '@/core/fibre/lot';
 import type { RunEvent } from '@/core/run/events';
 import { FolderInUse } from './lock';
-import { type LotRow, listLots } from './lots';
+import { listLots } from './lots';
 import { loadReadings } from './probes';
 import { loadEvents } from './runs';
 import { Store } from './store';
@@ -16,7 +17,7 @@ const fresh = () => path.join(root, `data${++folders}`);
 const open = (folder: string) => Store.open({ folder, migrations: path.resolve('store/migrations'), template, nowMs: () => 1 });
 afterAll(() => rmSync(root, { recursive: true, force: true }));
 
-const lot = (id: string, name = id): LotRow => ({
+const lot = (id: string, name = id): Lot => ({
   id,
   name,
   form: 'skein',
@@ -27,7 +28,10 @@ const lot = (id: string, name = id): LotRow => ({
   note: 'ü ½',
   createdAtMs: 5,
   revision: 1,
-  retired: false,
+  finishes: null,
+  weightFrom: null,
+  from: [],
+  ended: null,
 });
 const event = (n: number): RunEvent => ({ id: `e${n}`, type: 'stirred', stepId: 's', atMs: n, recordedAtMs: n });
 const add = (store: Store, n: number) => store.exclusive(() => store.commit([{ table: 'run_event', row: { runId: 'r', event: event(n) } }]));

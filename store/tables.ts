@@ -1,10 +1,13 @@
 import type { Db, Table } from './db';
 import { homeTable } from './home';
 import { lotTable, passportEntryTable } from './lots';
+import { methodShelf, methodTable } from './methods';
 import { probeTable } from './probes';
 import { runEventTable, runTable } from './runs';
 import { planTable, sessionTable } from './sessions';
+import { liquors, ownSubstances, stock } from './shelf';
 import { simPotTable, vesselTable } from './vessels';
+import { weighTickTable } from './weighing';
 
 const TABLES = {
   home: homeTable,
@@ -17,6 +20,12 @@ const TABLES = {
   run: runTable,
   run_event: runEventTable,
   probe_minute: probeTable,
+  stock: stock.table,
+  liquor: liquors.table,
+  own_substance: ownSubstances.table,
+  method: methodTable,
+  method_shelf: methodShelf.table,
+  weigh_tick: weighTickTable,
 };
 
 type WriteOf<T> = T extends Table<infer W, never> ? W : T extends { put(db: Db, write: infer W): Promise<boolean | undefined> } ? W : never;

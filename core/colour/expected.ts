@@ -1,5 +1,3 @@
-import { DYESTUFFS, isDyestuffId } from '../shelf/substances';
-
 export const UNDYED_HEX = '#ece6d8';
 const IRON_HEX = '#4c4740';
 
@@ -13,9 +11,9 @@ export function mixHex(a: string, b: string, share: number): string {
 }
 
 /** Colour a lot is drawn in after a dyebath or an iron dip: a picture of a guess, until a swatch says otherwise. */
-export function expectedHex(beforeHex: string, kind: 'dye' | 'iron', dyestuffId: string | null): string {
+export function expectedHex(beforeHex: string, kind: 'dye' | 'iron', dyeHex: string | null): string {
   if (kind === 'iron') return mixHex(beforeHex, IRON_HEX, 0.7);
-  return dyestuffId && isDyestuffId(dyestuffId) ? mixHex(beforeHex, DYESTUFFS[dyestuffId].expectedHex, 0.9) : beforeHex;
+  return dyeHex ? mixHex(beforeHex, dyeHex, 0.9) : beforeHex;
 }
 
 /** IEC 61966-2-1:1999, eight bits to linear light. */

@@ -1,7 +1,4 @@
-import { type Working, work } from './working';
-
-const PRACTICE = 'common practice, no source';
-const ARITHMETIC = 'arithmetic';
+import { ARITHMETIC, PRACTICE, type Working, work } from './working';
 
 /** Percent of the dry weight of fibre. @param dryG g, or null when not weighed @param wofPct %, 2 = 2 g per 100 g */
 export const wofDose = (dryG: number | null, wofPct: number | null): Working =>

@@ -1,3 +1,6 @@
+export const PRACTICE = 'common practice, no source';
+export const ARITHMETIC = 'arithmetic';
+
 /** A figure with the way it was reached: every number the application proposes opens to this. */
 export interface Working {
   /** In words and symbols: "dry weight × percent ÷ 100". */

@@ -1,4 +1,5 @@
 import type { Figure } from '../figure';
+import type { WeightFrom } from './weight';
 
 export type FibreClass = 'protein' | 'cellulose' | 'synthetic';
 
@@ -12,6 +13,8 @@ export const FIBRES = {
   linen: { name: 'linen', class: 'cellulose' },
   hemp: { name: 'hemp', class: 'cellulose' },
   ramie: { name: 'ramie', class: 'cellulose' },
+  jute: { name: 'jute', class: 'cellulose' },
+  bamboo: { name: 'bamboo', class: 'cellulose' },
   viscose: { name: 'viscose', class: 'cellulose' },
   polyamide: { name: 'polyamide', class: 'synthetic' },
   polyester: { name: 'polyester', class: 'synthetic' },
@@ -29,6 +32,16 @@ export interface Share {
 export const LOT_FORMS = ['skein', 'cone', 'cloth', 'ribbon', 'cord', 'garment', 'loose'] as const;
 export type LotForm = (typeof LOT_FORMS)[number];
 
+export const FINISHES = ['sized', 'superwash', 'bleached', 'mercerised'] as const;
+export type Finish = (typeof FINISHES)[number];
+/** What each finish does to dye, in a word (trade handbook section 1). */
+export const FINISH_SAYS: Readonly<Record<Finish, string>> = {
+  sized: 'size blocks level dye: wash it out, or leave it for a mottle',
+  superwash: 'thirstier and darker than untreated wool, does not felt',
+  bleached: 'a clean white ground',
+  mercerised: 'takes dye deeper',
+};
+
 /** Fibre that is handled as one. */
 export interface Lot {
   readonly id: string;
@@ -36,8 +49,12 @@ export interface Lot {
   readonly form: LotForm;
   /** Shares that sum to 100; empty when the composition is unknown. */
   readonly composition: readonly Share[];
+  /** Null: nobody knows. Empty: none. */
+  readonly finishes: readonly Finish[] | null;
   /** Dry, conditioned weight: the weight that percentages refer to, g. */
   readonly dryWeightG: Figure;
+  /** How the weight was come by, when it was worked out rather than weighed. */
+  readonly weightFrom: WeightFrom | null;
   readonly pieces: number;
   /** sRGB hex of the undyed fibre, or null when nobody looked. */
   readonly baseHex: string | null;
@@ -45,10 +62,16 @@ export interface Lot {
   readonly createdAtMs: number;
   /** Goes up by one with each edit; an edit made against an older one is refused. */
   readonly revision: number;
+  /** Lots it was split from or joined of: one means split, several joined. */
+  readonly from: readonly string[];
+  /** Set when the lot is no more: split up, joined, or put away. */
+  readonly ended: { readonly how: 'split' | 'joined' | 'retired'; readonly into: readonly string[]; readonly atMs: number } | null;
 }
 
 /** Any animal hair or silk in it: alkali and shock harm even a small share. */
 export const hasProtein = (composition: readonly Share[]): boolean => composition.some(({ fibre }) => FIBRES[fibre].class === 'protein');
+export const hasCellulose = (composition: readonly Share[]): boolean => composition.some(({ fibre }) => FIBRES[fibre].class === 'cellulose');
+export const hasSilk = (composition: readonly Share[]): boolean => composition.some(({ fibre }) => fibre === 'silk');
 
 export const hasWool = (composition: readonly Share[]): boolean =>
   composition.some(({ fibre }) => fibre === 'wool' || fibre === 'mohair' || fibre === 'alpaca');
@@ -65,4 +88,8 @@ export const printComposition = (composition: readonly Share[]): string =>
     ? 'composition unknown'
     : composition.length === 1 && composition[0]?.pct === 100
       ? FIBRES[composition[0].fibre].name
-      : composition.map(({ fibre, pct }) => `${pct} % ${FIBRES[fibre].name}`).join(', ');
+      : composition.map(({ fibre, pct }) => `${Math.round(pct * 10) / 10} % ${FIBRES[fibre].name}`).join(', ');
+
+/** "superwash, bleached", "no finish", "finish unknown". */
+export const printFinishes = (finishes: readonly Finish[] | null): string =>
+  finishes === null ? 'finish unknown' : finishes.length === 0 ? 'no finish' : finishes.join(', ');

@@ -1,10 +1,14 @@
 import type { Figure } from '../figure';
 
-export const TREATMENTS = ['scour', 'tannin', 'mordant', 'iron', 'dye', 'modifier', 'rest', 'rinse', 'dry'] as const;
+export const TREATMENTS = ['scour', 'tannin', 'mordant', 'resist', 'dye', 'iron', 'modifier', 'rest', 'rinse', 'wash', 'dry', 'cure'] as const;
 export type TreatmentKind = (typeof TREATMENTS)[number];
 
+/** What a step leaves in the passport; two of them say that something was left out on purpose. */
+export type StepTreatment = TreatmentKind | 'notScoured' | 'noMordant';
+
 /** How well a treatment is known. Believed is not known: comparisons never treat it so. */
-export type Certainty = 'known' | 'believed' | 'unknown' | 'noneOnPurpose';
+export const CERTAINTIES = ['known', 'believed', 'unknown', 'noneOnPurpose'] as const;
+export type Certainty = (typeof CERTAINTIES)[number];
 
 export interface Treatment {
   readonly id: string;
@@ -16,34 +20,62 @@ export interface Treatment {
   readonly wofPct: Figure;
   readonly atMs: number | null;
   readonly note: string;
+  /** The part of the lot it was done to ("tips"); null or missing: all of it. */
+  readonly part?: string | null;
   readonly from: { readonly run: string; readonly stepId: string } | { readonly hand: true };
+  /** The lot it was done to, when this one was split from it or joined of it. */
+  readonly lotId?: string;
 }
+
+export const QUESTIONS = ['scour', 'tannin', 'mordant', 'dye'] as const;
+export type Question = (typeof QUESTIONS)[number];
+export type Answers = Readonly<Record<Question, Certainty>>;
 
 export interface Passport {
   readonly treatments: readonly Treatment[];
   /** The answer to "was this mordanted?": the strongest statement that stands. */
-  readonly state: Readonly<Record<'scour' | 'tannin' | 'mordant' | 'dye', Certainty>>;
+  readonly state: Answers;
 }
-
-const ASKED = ['scour', 'tannin', 'mordant', 'dye'] as const;
 
 /**
  * Folds run treatments and hand-made entries into one history, oldest first, undated entries before dated ones.
- * The newest statement on a question wins, except that what a run saw done is never overruled by a belief.
+ * The newest statement on a question wins, except that what a run saw done is never overruled by a belief, and that
+ * what was done to a part says nothing of the whole.
  */
 export function foldPassport(treatments: readonly Treatment[]): Passport {
   const ordered = [...treatments].sort((a, b) => (a.atMs ?? -Infinity) - (b.atMs ?? -Infinity) || (a.id < b.id ? -1 : 1));
-  const state: Record<(typeof ASKED)[number], Certainty> = {
-    scour: 'unknown',
-    tannin: 'unknown',
-    mordant: 'unknown',
-    dye: 'unknown',
-  };
+  const state: Record<Question, Certainty> = { scour: 'unknown', tannin: 'unknown', mordant: 'unknown', dye: 'unknown' };
   for (const treatment of ordered) {
-    const question = ASKED.find((kind) => kind === treatment.kind || (kind === 'mordant' && treatment.kind === 'iron'));
-    if (!question) continue;
+    const question = QUESTIONS.find((kind) => kind === treatment.kind || (kind === 'mordant' && treatment.kind === 'iron'));
+    if (!question || treatment.part) continue;
     if (state[question] === 'known' && treatment.certainty !== 'known') continue;
     state[question] = treatment.certainty;
   }
   return { treatments: ordered, state };
+}
+
+/**
+ * The passport of a lot joined of several: every treatment of each, and as answers only what holds for all of them.
+ * Known here and believed there is believed; anything else that differs is unknown for the whole.
+ */
+export function joinPassports(parts: readonly Passport[]): Passport {
+  const answer = (question: Question): Certainty => {
+    const all = new Set(parts.map((part) => part.state[question]));
+    const [only] = all;
+    if (all.size === 1 && only) return only;
+    return all.size === 2 && all.has('known') && all.has('believed') ? 'believed' : 'unknown';
+  };
+  const { treatments } = foldPassport(parts.flatMap((part) => part.treatments));
+  return { treatments, state: { scour: answer('scour'), tannin: answer('tannin'), mordant: answer('mordant'), dye: answer('dye') } };
+}
+
+/** What happened after a join or split is laid over what the lot brought with it. */
+export function continuePassport(brought: Passport, own: readonly Treatment[]): Passport {
+  const later = foldPassport(own);
+  const state = { ...brought.state };
+  for (const question of QUESTIONS) {
+    const said = later.treatments.some((t) => !t.part && (t.kind === question || (question === 'mordant' && t.kind === 'iron')));
+    if (said && !(state[question] === 'known' && later.state[question] !== 'known')) state[question] = later.state[question];
+  }
+  return { treatments: foldPassport([...brought.treatments, ...own]).treatments, state };
 }

@@ -40,5 +40,16 @@ export function printExactDuration(milliseconds: number): string {
   return `${h > 0 ? `${h}:` : ''}${mm}:${String(seconds % 60).padStart(2, '0')}`;
 }
 
-export type AmountUnit = 'g' | 'mL';
-export const printAmount = (value: number, unit: AmountUnit): string => (unit === 'g' ? printMass(value) : printVolume(value));
+/** Grams, millilitres, or whole things such as tea bags. */
+export const AMOUNT_UNITS = ['g', 'mL', 'piece'] as const;
+export type AmountUnit = (typeof AMOUNT_UNITS)[number];
+export function printAmount(value: number, unit: AmountUnit): string {
+  switch (unit) {
+    case 'g':
+      return printMass(value);
+    case 'mL':
+      return printVolume(value);
+    case 'piece':
+      return `${printNumber(value)} ×`;
+  }
+}

@@ -1,8 +1,30 @@
-import type { TreatmentKind } from '../fibre/passport';
-import type { Standing } from '../shelf/substances';
+import type { StepTreatment } from '../fibre/passport';
+import type { Standing } from '../shelf/assistant';
+import type { PlantForm } from '../shelf/dyestuff';
 
-export const STAGES = ['scour', 'wetOut', 'mordant', 'extract', 'strain', 'dye', 'rest', 'iron', 'rinse', 'dry'] as const;
-/** What kind of stay a step is; it decides the stitch it is drawn with. */
+/** In working order. The stage a method belongs to, and the kind of stay a step is: it decides the stitch. */
+export const STAGES = [
+  'scour',
+  'tannin',
+  'mordant',
+  'wetOut',
+  'resist',
+  'extract',
+  'strain',
+  'dye',
+  'solar',
+  'bundle',
+  'dip',
+  'paste',
+  'reuse',
+  'rest',
+  'modifier',
+  'iron',
+  'rinse',
+  'wash',
+  'dry',
+  'cure',
+] as const;
 export type StepKind = (typeof STAGES)[number];
 
 /** A number, or the name of the parameter that holds it. */
@@ -31,8 +53,8 @@ export type PhaseTemplate =
   | { readonly kind: 'raise'; readonly toC: Ref; readonly maxRateCPerMin: Ref | null }
   | {
       readonly kind: 'hold';
-      readonly lowC: Ref;
-      readonly highC: Ref;
+      readonly lowC: Ref | null;
+      readonly highC: Ref | null;
       readonly ceilingC: Ref | null;
       readonly minutes: SpanRef;
       readonly stirEveryMin: Ref | null;
@@ -40,32 +62,62 @@ export type PhaseTemplate =
     }
   | { readonly kind: 'dip'; readonly exactMin: Ref; readonly act: string }
   | { readonly kind: 'soak'; readonly minutes: SpanRef; readonly checkEveryMin: Ref | null }
+  /** Ends when a look says so; the clock only calls for the look. */
+  | { readonly kind: 'until'; readonly minutes: SpanRef; readonly checkEveryMin: Ref; readonly criterion: string }
   | { readonly kind: 'rest'; readonly minutes: SpanRef; readonly overnightOk: boolean }
   | { readonly kind: 'lift'; readonly minutes: Ref; readonly act: string };
 
 /** Quantities as rules: worked out from the lots' weights when a plan is made. */
 export type AdditionRule =
   | { readonly id: string; readonly substance: string; readonly rule: 'wofPct'; readonly pct: Ref }
-  | { readonly id: string; readonly substance: string; readonly rule: 'mLPerL'; readonly dose: Ref }
-  | { readonly id: string; readonly substance: 'dyestuff'; readonly rule: 'ratio'; readonly ratio: Ref };
+  | { readonly id: string; readonly substance: string; readonly rule: 'mLPerL' | 'gPerL'; readonly dose: Ref }
+  /** A share of the whole bath by volume, %: 25 is one part in four. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'bathPct'; readonly pct: Ref }
+  | { readonly id: string; readonly substance: 'dyestuff'; readonly rule: 'ratio'; readonly ratio: Ref }
+  /** So many to a piece of the lot: tea bags. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'perPiece'; readonly count: Ref }
+  /** A count of things to have ready: points × ties a point. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'times'; readonly count: Ref; readonly each: Ref }
+  /** "As much as you have": weighed when it is at hand, or left unknown. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'byEye'; readonly words: string }
+  /** From an imported recipe: its own words are kept, no dose is ever worked out. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'blocked'; readonly words: string };
+
+/** The bath: so much per gram of fibre, or a fixed volume. `of` is water unless it says otherwise. */
+export type BathRule = { readonly mLPerG: Ref; readonly of?: string } | { readonly mL: Ref; readonly of?: string };
+
+export const LIDS = ['none', 'resting', 'vented', 'openedDaily', 'sealed'] as const;
+export type Lid = (typeof LIDS)[number];
+export const LID_WORD: Readonly<Record<Lid, string>> = {
+  none: 'no lid',
+  resting: 'lid resting loosely',
+  vented: 'vented lid or cloth',
+  openedDaily: 'closed, opened daily',
+  sealed: 'sealed',
+};
+
+export const PLACES = ['heated', 'any', 'same', 'jar', 'steamer', 'tray', 'table', 'line'] as const;
+/** What kind of place a step wants; `same` is the vessel its liquor or its goods are in already. */
+export type Place = (typeof PLACES)[number];
 
 export interface StepTemplate {
   readonly key: string;
   readonly kind: StepKind;
   readonly title: string;
-  /** Heated vessel, any vessel, the line, or the vessel the work is already in. */
-  readonly where: 'heated' | 'any' | 'line' | 'same';
+  readonly where: Place;
   /** Whether the lots are in the vessel, or only size the quantities. */
   readonly lots: 'in' | 'sizeOnly';
-  /** `own`: fresh water of its own; `makes`, `keeps`, `uses`: the dye liquor; `none`: no bath. */
-  readonly liquor: 'own' | 'makes' | 'keeps' | 'uses' | 'none';
-  /** mL of water per g of dry fibre, for `own` and `makes`. */
-  readonly waterMlPerG: Ref | null;
+  /** `own`: a bath of its own; `makes`, `keeps`, `uses`: the dye liquor; `brings`: one kept on the shelf; `none`: no bath. */
+  readonly liquor: 'own' | 'makes' | 'keeps' | 'uses' | 'brings' | 'none';
+  readonly bath: BathRule | null;
   readonly additions: readonly AdditionRule[];
   readonly phases: readonly PhaseTemplate[];
   readonly lookFor: string | null;
   /** What the lots' passports carry afterwards. */
-  readonly treatment: TreatmentKind | null;
+  readonly treatment: StepTreatment | null;
+  readonly lid: Lid;
+  /** Goods lie bundled or unstirred: heat felts them less. */
+  readonly still: boolean;
 }
 
 /** A parametrised way of working: what in general, before anybody says which lots and when. */
@@ -78,8 +130,14 @@ export interface Method {
   readonly school: string;
   readonly why: string;
   readonly needsDyestuff: boolean;
+  /** The form of dyestuff it is for; null when it does not matter. */
+  readonly form: PlantForm | null;
   readonly params: readonly Param[];
   readonly steps: readonly StepTemplate[];
+  /** What to beware of, in the trade's own words, besides what the rules work out. */
+  readonly cautions: readonly string[];
+  /** The method this one was copied from. */
+  readonly copyOf: { readonly id: string; readonly version: number } | null;
 }
 
 /** The number behind a reference; null when its parameter is left unknown. Throws when the parameter does not exist. */
@@ -91,3 +149,41 @@ export function resolveRef(ref: Ref, params: Readonly<Record<string, number | nu
 }
 
 export const usualParams = (method: Method): Record<string, number | null> => Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
+
+/** Every reference a step makes, so that a file can be checked before it is trusted. */
+export function refsOf(step: StepTemplate): Ref[] {
+  const refs: (Ref | null | undefined)[] = [];
+  if (step.bath) refs.push('mL' in step.bath ? step.bath.mL : step.bath.mLPerG);
+  for (const rule of step.additions) {
+    if ('pct' in rule) refs.push(rule.pct);
+    else if ('dose' in rule) refs.push(rule.dose);
+    else if ('ratio' in rule) refs.push(rule.ratio);
+    else if ('count' in rule) refs.push(rule.count);
+    if ('each' in rule) refs.push(rule.each);
+  }
+  for (const phase of step.phases) {
+    switch (phase.kind) {
+      case 'charge':
+      case 'lift':
+        refs.push(phase.minutes);
+        break;
+      case 'raise':
+        refs.push(phase.toC, phase.maxRateCPerMin);
+        break;
+      case 'hold':
+        refs.push(phase.lowC, phase.highC, phase.ceilingC, phase.stirEveryMin, phase.flipAtMin, phase.minutes.min, phase.minutes.typical, phase.minutes.max);
+        break;
+      case 'dip':
+        refs.push(phase.exactMin);
+        break;
+      case 'soak':
+      case 'until':
+        refs.push(phase.checkEveryMin, phase.minutes.min, phase.minutes.typical, phase.minutes.max);
+        break;
+      case 'rest':
+        refs.push(phase.minutes.min, phase.minutes.typical, phase.minutes.max);
+        break;
+    }
+  }
+  return refs.filter((ref) => ref !== null && ref !== undefined);
+}

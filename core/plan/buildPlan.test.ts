@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { homeWindows } from '../schedule/diary';
 import { wallTime, zonedMs } from '../time/zone';
-import { blendNote, buildPlan, flipNeeded } from './buildPlan';
+import { blendNote, buildPlan } from './buildPlan';
 import { amountOf, isHeated, planTotals } from './plan';
 import { CHAIN, HEAD, home, input, planned, SATURDAY_9, step, wool, ZONE } from './plan.fixture';
+import { flipNeeded } from './sketch';
 
 const amount = (s: ReturnType<typeof step>, id: string) => {
   const found = [s.water, ...s.additions].find((a) => a?.id === id);

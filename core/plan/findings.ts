@@ -1,93 +1,199 @@
 import { wofPctOf } from '../dose/dose';
-import { hasProtein, hasWool, type Lot } from '../fibre/lot';
+import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/lot';
 import { knownValue, sumFigures } from '../figure';
+import type { Content, StepFacts } from '../safety/facts';
 import { type Finding, rankFindings } from '../safety/finding';
-import {
-  doseRule,
-  fibreHeatRule,
-  fibreRateRule,
-  fillRule,
-  ironRule,
-  liftRule,
-  longSimmerRule,
-  scaleRule,
-  unattendedHeatRule,
-  vesselRule,
-} from '../safety/rules';
+import { checkStep } from '../safety/rules/all';
 import type { Window } from '../schedule/diary';
-import { ASSISTANTS, type AssistantId, DYESTUFFS, isDyestuffId } from '../shelf/substances';
+import { labelForm } from '../shelf/forms';
+import type { Shelf } from '../shelf/library';
 import { printDayClock } from '../time/zone';
-import { amountOf, type Home, isHeated, type PlanStep, typicalMin, type Vessel } from './plan';
+import { labelMissing } from './amounts';
+import { amountOf, type Home, isHeated, type Phase, type PlannedAmount, type PlanStep, typicalMin } from './plan';
 import { startC } from './resolvePhases';
+import type { Sketch } from './sketch';
 
-const ALKALIS: readonly string[] = ['sodaAsh'];
-const METAL_SALTS: readonly string[] = ['alum', 'aluminiumAcetate', 'ironSulfate'];
+/** pH that such a bath settles near in plain water: trade handbook section 11 (uncertain); acids from check values D2. */
+const SETTLES_NEAR: Readonly<Record<string, number>> = {
+  bakingSoda: 8.3,
+  chalk: 9,
+  washingSoda: 11,
+  sodaAsh: 11,
+  ammonia: 11,
+  slakedLime: 12.4,
+  lye: 13,
+  citricAcid: 2.6,
+  vinegar: 3.2,
+  creamOfTartar: 3.6,
+};
 
-/** Every rule that concerns one planned step, most severe first. A typed reason turns a passable stop into a caution. */
-export function stepFindings(
-  step: Omit<PlanStep, 'findings'>,
-  vessel: Vessel | null,
-  lots: readonly Lot[],
-  home: Home,
-  away: readonly Window[],
-  reason: string | undefined,
-): Finding[] {
-  const at = { stepId: step.id };
-  const inVessel = lots.filter((lot) => step.lotIds.includes(lot.id));
-  const dryG = knownValue(sumFigures(inVessel.map((lot) => lot.dryWeightG)));
-  const heated = step.phases.some(isHeated);
-  const targetC = hottestC(step);
-  const found: Finding[] = [];
-  if (step.fit) {
-    found.push(...fillRule(step.fit, targetC, heated, at));
-    found.push(...liftRule(step.fit.totalKg, null, at));
-  }
-  for (const addition of step.additions) {
-    const grams = addition.unit === 'g' ? amountOf(addition) : null;
-    const pct = wofPctOf(grams, dryG);
-    const isAssistant = addition.substance in ASSISTANTS;
-    if (isAssistant && pct !== null) {
-      const id = addition.substance as AssistantId;
-      const onProtein = inVessel.some((lot) => hasProtein(lot.composition));
-      found.push(...(id === 'ironSulfate' && onProtein ? ironRule(pct, heated ? heatMin(step) : 0, at) : doseRule(id, pct, at)));
-      if (grams !== null && home.scaleG !== null && id === 'ironSulfate') found.push(...scaleRule(grams, home.scaleG, at));
-    }
-    if (isDyestuffId(addition.substance)) {
-      const { caution } = DYESTUFFS[addition.substance];
-      if (caution) found.push({ rule: 'R28', severity: caution.severity, text: caution.text, ...at });
-    }
-  }
-  if (vessel) {
-    const has = (ids: readonly string[]) => step.additions.some((addition) => ids.includes(addition.substance));
-    found.push(...vesselRule(vessel, has(ALKALIS), has(METAL_SALTS), at));
-  }
-  if (heated && targetC !== null) {
-    const wool = inVessel.some((lot) => hasWool(lot.composition));
-    const silk = inVessel.some((lot) => lot.composition.some((share) => share.fibre === 'silk'));
-    found.push(...fibreHeatRule(targetC, { wool, silk }, at));
-    const raise = step.phases.find((phase) => phase.kind === 'raise');
-    if (wool && raise?.toC) {
-      const fromC = Math.max(40, startC({ liquorStartsWarm: step.kind === 'dye' }));
-      const allMin = raise.minutes;
-      const span = raise.toC - startC({ liquorStartsWarm: step.kind === 'dye' });
-      if (raise.toC > fromC && span > 0) found.push(...fibreRateRule(span / allMin, at));
-    }
-  }
-  if (heated) found.push(...longSimmerRule(heatMin(step), at));
-  step.phases.forEach((phase, i) => {
-    const window = step.phaseTimes[i];
-    if (window && isHeated(phase)) found.push(...unattendedHeatRule(window, away, (ms) => printDayClock(ms, home.diary.zone), at));
-  });
-  return rankFindings(found.map((finding) => (finding.severity === 'stopUnlessReason' && reason ? { ...finding, severity: 'caution' as const } : finding)));
+type Step = Omit<PlanStep, 'findings'>;
+
+export interface Context {
+  readonly steps: readonly Step[];
+  readonly sketches: readonly Pick<Sketch, 'id' | 'vessel' | 'startsWarm' | 'still'>[];
+  readonly lots: readonly Pick<Lot, 'id' | 'composition' | 'dryWeightG'>[];
+  readonly home: Home;
+  readonly away: readonly Window[];
+  readonly shelf: Shelf;
+  readonly labels: Readonly<Record<string, string>>;
+  readonly reasons: Readonly<Record<string, string>>;
 }
 
-const heatMin = (step: Pick<PlanStep, 'phases'>): number => step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0);
+/** Every rule on every step of a plan. A typed reason turns a passable stop into a caution. */
+export function planFindings(context: Context): Map<string, Finding[]> {
+  const print = (ms: number) => printDayClock(ms, context.home.diary.zone);
+  const found = new Map<string, Finding[]>();
+  context.steps.forEach((step, i) => {
+    const facts = factsOf(step, i, context);
+    const findings = [...checkStep(facts, print), ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id }))];
+    const reason = context.reasons[step.id];
+    found.set(
+      step.id,
+      rankFindings(
+        reason ? findings.map((finding) => (finding.severity === 'stopUnlessReason' ? { ...finding, severity: 'caution' as const } : finding)) : findings,
+      ),
+    );
+  });
+  return found;
+}
 
-function hottestC(step: Pick<PlanStep, 'phases'>): number | null {
+/** What the rules need to know of one planned step. */
+export function factsOf(step: Step, index: number, context: Context): StepFacts {
+  const { lots, home, shelf, labels } = context;
+  const sketch = context.sketches[index];
+  const vessel = sketch?.vessel ?? null;
+  const goods = lots.filter((lot) => step.lotIds.includes(lot.id));
+  const dryG = knownValue(sumFigures(goods.map((lot) => lot.dryWeightG)));
+  const sizedG = knownValue(sumFigures(lots.filter((lot) => step.sizedBy.includes(lot.id)).map((lot) => lot.dryWeightG)));
+  const waterMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
+  const contents = step.additions.map((addition) => contentOf(addition, goods.length > 0 ? dryG : sizedG, waterMl, shelf, labels));
+  const heated = step.phases.some(isHeated);
+  const fromC = startC({ liquorStartsWarm: sketch?.startsWarm ?? false });
+  const minutes = step.phases.reduce((sum, phase) => sum + typicalMin(phase), 0);
+  const isIron = contents.some((content) => content.substance === 'ironSulfate');
+  return {
+    stepId: step.id,
+    kind: step.kind,
+    contents: step.water && step.water.substance !== 'water' ? [...contents, contentOf(step.water, dryG, null, shelf, labels)] : contents,
+    dryG,
+    wool: goods.some((lot) => hasWool(lot.composition)),
+    silk: goods.some((lot) => hasSilk(lot.composition)),
+    protein: goods.some((lot) => hasProtein(lot.composition)),
+    cellulose: goods.some((lot) => hasCellulose(lot.composition)),
+    vessel,
+    heatSource: home.heatSources.find((source) => source.id === vessel?.heatSourceId) ?? null,
+    lid: step.lid,
+    still: sketch?.still ?? false,
+    waterMl,
+    fit: step.fit,
+    heated,
+    hottestC: hottestC(step.phases),
+    startC: fromC,
+    rateCPerMin: rateOf(step.phases, fromC),
+    heatMin: step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0),
+    checkGapMin: checkGapMin(step.phases),
+    heatWindows: step.phases.flatMap((phase, i) => (isHeated(phase) && step.phaseTimes[i] ? [step.phaseTimes[i]] : [])),
+    wetMin: step.phases
+      .filter((phase) => phase.kind === 'soak' || phase.kind === 'until' || phase.kind === 'rest')
+      .reduce((sum, phase) => sum + typicalMin(phase), 0),
+    plantIn: contents.some((content) => content.dyestuff !== null) || (step.fit !== null && step.dyestuffId !== null && step.kind === 'solar'),
+    ph: phOf(contents),
+    alkaliMin: minutes,
+    ironBeforePct: ironBefore(step, index, context),
+    ironHotMin: isIron && heated ? step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0) : 0,
+    comeFromC: comesFromC(step, index, context),
+    driesSour: driesSour(step, index, contents, context),
+    topUpsMin: [],
+    home,
+    away: context.away,
+  };
+}
+
+export function contentOf(
+  addition: PlannedAmount,
+  dryG: number | null,
+  bathMl: number | null,
+  shelf: Shelf,
+  labels: Readonly<Record<string, string>>,
+): Content {
+  const amount = amountOf(addition);
+  const grams = addition.unit === 'g' ? amount : null;
+  const { substance } = addition;
+  return {
+    substance,
+    name: addition.name,
+    assistant: shelf.assistant(substance) ?? null,
+    dyestuff: shelf.dyestuff(substance) ?? null,
+    grams,
+    mL: addition.unit === 'mL' ? amount : null,
+    wofPct: wofPctOf(grams, dryG),
+    gPerL: grams === null || bathMl === null || bathMl <= 0 ? null : (grams / bathMl) * 1000,
+    strengthPct: labelForm(substance, labels[substance])?.strengthPct ?? null,
+    labelMissing: labelMissing(substance, labels, shelf),
+  };
+}
+
+const hottestC = (phases: readonly Phase[]): number | null => {
   let hottest: number | null = null;
-  for (const phase of step.phases) {
+  for (const phase of phases) {
     const c = phase.kind === 'hold' ? (phase.bandC?.[1] ?? null) : phase.kind === 'raise' ? phase.toC : null;
     if (c !== null) hottest = Math.max(hottest ?? c, c);
   }
   return hottest;
+};
+
+function rateOf(phases: readonly Phase[], fromC: number): number | null {
+  const raise = phases.find((phase) => phase.kind === 'raise');
+  if (!raise?.toC || raise.toC <= Math.max(40, fromC)) return null;
+  return (raise.toC - fromC) / raise.minutes;
+}
+
+/** Longest stretch on the heat that nobody is called to look at: stirring and turning count as looks. */
+function checkGapMin(phases: readonly Phase[]): number {
+  let longest = 0;
+  for (const phase of phases) {
+    if (phase.kind === 'hold') longest = Math.max(longest, Math.min(phase.stirEveryMin ?? Infinity, phase.minutes.typical));
+  }
+  return longest;
+}
+
+/** The pH a bath settles near, where one acid or alkali decides it; null when both are in, or neither. */
+function phOf(contents: readonly Content[]): number | null {
+  const near = contents.map((content) => SETTLES_NEAR[content.substance]).filter((ph) => ph !== undefined);
+  if (near.length === 0 || (near.some((ph) => ph > 7) && near.some((ph) => ph < 7))) return null;
+  return near.some((ph) => ph > 7) ? Math.max(...near) : Math.min(...near);
+}
+
+/** Iron laid on the same goods in earlier steps, % WOF. */
+function ironBefore(step: Step, index: number, { steps, lots }: Context): number {
+  return steps.slice(0, index).reduce((sum, earlier) => {
+    if (!earlier.lotIds.some((id) => step.lotIds.includes(id))) return sum;
+    const dryG = knownValue(sumFigures(lots.filter((lot) => earlier.lotIds.includes(lot.id)).map((lot) => lot.dryWeightG)));
+    const iron = earlier.additions.filter((addition) => addition.substance === 'ironSulfate' && addition.unit === 'g');
+    return sum + iron.reduce((pct, addition) => pct + (wofPctOf(amountOf(addition), dryG) ?? 0), 0);
+  }, 0);
+}
+
+/** Goods that come hot out of another bath: the middle of its band; null when they cooled or went on in the same bath. */
+function comesFromC(step: Step, index: number, { steps }: Context): number | null {
+  const before = steps.slice(0, index).findLast((earlier) => earlier.lotIds.some((id) => step.lotIds.includes(id)));
+  if (!before || step.phases.every((phase) => phase.kind === 'soak') || step.water === null) return null;
+  const last = before.phases.findLastIndex(isHeated);
+  const hold = before.phases[last];
+  if (last < 0 || hold?.kind !== 'hold' || hold.bandC === null) return null;
+  const cooled = before.phases.slice(last + 1).some((phase) => phase.kind === 'rest' || phase.kind === 'soak');
+  return cooled ? null : (hold.bandC[0] + hold.bandC[1]) / 2;
+}
+
+/** A sour step whose goods reach the line with no rinse or wash between. */
+function driesSour(step: Step, index: number, contents: readonly Content[], { steps }: Context): boolean {
+  const sour = contents.some((content) => content.assistant?.group === 'acid' && content.substance !== 'creamOfTartar');
+  if (!sour || step.lotIds.length === 0) return false;
+  for (const later of steps.slice(index + 1)) {
+    if (!later.lotIds.some((id) => step.lotIds.includes(id))) continue;
+    if (later.kind === 'rinse' || later.kind === 'wash') return false;
+    if (later.kind === 'dry' || later.kind === 'cure') return true;
+  }
+  return false;
 }

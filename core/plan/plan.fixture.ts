@@ -11,12 +11,15 @@ export const SATURDAY_9 = zonedMs(ZONE, 2026, 6, 6, 9);
 export const home: Home = {
   diary: { zone: ZONE, wakeAt: '07:00', sleepAt: '22:30', away: [{ weekdays: [1, 2, 3, 4, 5], from: '08:30', to: '17:00' }] },
   altitudeM: 0,
-  scaleG: 0.1,
+  scales: [{ id: 'scale1', name: 'Scale', readsToG: 0.1, mostG: null }],
+  probes: [{ id: 'probe1', name: 'Probe' }],
+  circuitW: null,
+  childrenOrPets: false,
   emergencyNumber: '',
   revision: 1,
   heatSources: [
-    { id: 'heat1', name: 'heat 1', maxW: 2000 },
-    { id: 'heat2', name: 'heat 2', maxW: 1500 },
+    { id: 'heat1', name: 'heat 1', maxW: 2000, kind: 'hotplate', outdoors: false },
+    { id: 'heat2', name: 'heat 2', maxW: 1500, kind: 'hotplate', outdoors: false },
   ],
 };
 
@@ -26,6 +29,7 @@ const vessel = (id: string, order: number, litres: number | null, more: Partial<
   kind: 'pot',
   litres,
   material: 'stainless',
+  heatProof: false,
   heatSourceId: null,
   probeId: null,
   dyeOnly: true,
@@ -46,6 +50,10 @@ export const wool = (id: string, dryG: number | null): Lot => ({
   form: 'skein',
   composition: [{ fibre: 'wool', pct: 100 }],
   dryWeightG: dryG === null ? UNKNOWN : measured(dryG),
+  finishes: [],
+  weightFrom: null,
+  from: [],
+  ended: null,
   pieces: 1,
   baseHex: '#e8e2d2',
   note: '',

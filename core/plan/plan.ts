@@ -1,21 +1,45 @@
 import type { Fit } from '../dose/fit';
 import type { Working } from '../dose/working';
-import type { LotForm, Share } from '../fibre/lot';
-import type { TreatmentKind } from '../fibre/passport';
+import type { Finish, LotForm, Share } from '../fibre/lot';
+import type { Certainty, StepTreatment } from '../fibre/passport';
 import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
-import type { StepKind } from '../method/method';
+import type { Lid, Method, StepKind } from '../method/method';
 import type { Finding } from '../safety/finding';
 import type { Diary, Window } from '../schedule/diary';
 import type { WhyNotEarlier } from '../schedule/problem';
+import type { OwnSubstances } from '../shelf/library';
+
+export const VESSEL_KINDS = ['pot', 'pail', 'jar', 'tray', 'steamer', 'cup', 'table', 'line'] as const;
+export type VesselKind = (typeof VESSEL_KINDS)[number];
+export const MATERIALS = ['stainless', 'enamel', 'glass', 'ceramic', 'plastic', 'wood', 'aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'] as const;
+export type Material = (typeof MATERIALS)[number];
+
+/** Whether a material goes into the bath with what is in it. Common practice, no source. */
+export const MATERIAL_SAYS: Readonly<Record<Material, string>> = {
+  stainless: 'does not react',
+  enamel: 'does not react while it is whole',
+  glass: 'does not react; cracks from sudden heat unless marked',
+  ceramic: 'does not react while the glaze is whole',
+  plastic: 'does not react; cold work only',
+  wood: 'takes up dye',
+  aluminium: 'reacts with alkali and acid; its metal shifts colours',
+  copper: 'its metal goes into acid baths and shifts colours',
+  iron: 'its metal goes into the bath and saddens',
+  galvanised: 'acid frees hydrogen and zinc from it',
+  zinc: 'acid frees hydrogen and zinc from it',
+  tinned: 'alkali takes its coat',
+};
 
 export interface Vessel {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'pot' | 'pail' | 'jar' | 'line';
-  /** To the brim, L; null for a line. */
+  readonly kind: VesselKind;
+  /** To the brim, L; null for a line or a table. */
   readonly litres: number | null;
-  readonly material: 'stainless' | 'enamel' | 'aluminium' | 'plastic' | 'glass' | 'wood';
+  readonly material: Material;
+  /** Marked heat-proof, for glass. */
+  readonly heatProof: boolean;
   readonly heatSourceId: string | null;
   readonly probeId: string | null;
   readonly dyeOnly: boolean;
@@ -24,21 +48,48 @@ export interface Vessel {
   readonly revision: number;
 }
 
+/** Lines and tables hold any number of things at once. */
+export const holdsMany = (vessel: Pick<Vessel, 'kind'> | null): boolean => vessel?.kind === 'line' || vessel?.kind === 'table';
+
+export const HEAT_KINDS = ['hotplate', 'gas', 'campBurner', 'charcoal', 'microwave', 'oven'] as const;
 export interface HeatSource {
   readonly id: string;
   readonly name: string;
   readonly maxW: number | null;
+  readonly kind: (typeof HEAT_KINDS)[number];
+  readonly outdoors: boolean;
+}
+
+export interface Scale {
+  readonly id: string;
+  readonly name: string;
+  /** Its last digit, g. */
+  readonly readsToG: number;
+  readonly mostG: number | null;
 }
 
 export interface Home {
   readonly diary: Diary;
   readonly altitudeM: number;
   readonly heatSources: readonly HeatSource[];
-  /** What the kitchen scale reads to, g; null when nobody said. */
-  readonly scaleG: number | null;
+  readonly scales: readonly Scale[];
+  readonly probes: readonly { readonly id: string; readonly name: string }[];
+  /** What one electric circuit gives, W; null when nobody looked. */
+  readonly circuitW: number | null;
+  readonly childrenOrPets: boolean;
   readonly emergencyNumber: string;
   readonly revision: number;
 }
+
+/** The finest scale that carries the mass; null when there is none. */
+export function scaleFor(scales: readonly Scale[], massG: number): Scale | null {
+  const able = scales.filter((scale) => scale.mostG === null || scale.mostG >= massG);
+  return able.reduce<Scale | null>((best, scale) => (best === null || scale.readsToG < best.readsToG ? scale : best), null);
+}
+
+export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn'] as const;
+/** What a person chose to do about a lot whose mordant nobody is sure of. */
+export type MordantAnswer = (typeof MORDANT_ANSWERS)[number];
 
 /** What a person asked for: kept beside the plan so that it can be changed and planned again. */
 export interface Draft {
@@ -52,13 +103,27 @@ export interface Draft {
   readonly pins: Readonly<Record<string, number>>;
   /** By step id: reason for passing a stop that a reason may pass. */
   readonly reasons: Readonly<Record<string, string>>;
+  /** By step id: how its vessel is covered, where that differs from the method. */
+  readonly lids?: Readonly<Record<string, Lid>>;
+  /** By substance: which form or strength the label says. */
+  readonly labels?: Readonly<Record<string, string>>;
+  /** By lot: what to do about a mordant that nobody is sure of. */
+  readonly answers?: Readonly<Record<string, MordantAnswer>>;
 }
 
 export interface ChainItem {
   readonly id: string;
   readonly methodId: string;
+  /** Null or missing: the newest. */
+  readonly methodVersion?: number | null;
   readonly params: Readonly<Record<string, number | null>>;
   readonly dyestuffId: string | null;
+  /** The kept liquor that a step brings out. */
+  readonly liquorId?: string | null;
+  /** The lots it is for; null or missing: all of the session's. */
+  readonly lotIds?: readonly string[] | null;
+  /** Only a part of each lot goes in: "tips", 30 %. */
+  readonly part?: { readonly label: string; readonly sharePct: number | null } | null;
 }
 
 /** Planned amount: what the rule proposes and what a person said instead. Both are kept. */
@@ -69,6 +134,8 @@ export interface PlannedAmount {
   readonly unit: AmountUnit;
   readonly proposed: Working;
   readonly overruled: number | null;
+  /** Said instead of a number: "as much as you have". */
+  readonly words: string | null;
   /** Percent WOF of a rule by weight, so that it can be worked out again when the weight becomes known. */
   readonly perDryG: number | null;
 }
@@ -94,6 +161,7 @@ export type Phase =
     }
   | { readonly kind: 'dip'; readonly exactMin: number; readonly act: string }
   | { readonly kind: 'soak'; readonly minutes: SpanMin; readonly checkEveryMin: number | null }
+  | { readonly kind: 'until'; readonly minutes: SpanMin; readonly checkEveryMin: number; readonly criterion: string }
   | { readonly kind: 'rest'; readonly minutes: SpanMin; readonly overnightOk: boolean }
   | { readonly kind: 'lift'; readonly minutes: number; readonly act: string };
 
@@ -104,6 +172,10 @@ export interface PlanLot {
   readonly composition: readonly Share[];
   readonly dryWeightG: Figure;
   readonly baseHex: string | null;
+  readonly pieces: number;
+  readonly finishes: readonly Finish[] | null;
+  /** Whether it was mordanted before this session began. */
+  readonly mordant: Certainty;
   /** What the lot is expected to look like after each step that changes it: step id → hex. */
   readonly expectedHex: Readonly<Record<string, string>>;
 }
@@ -117,7 +189,12 @@ export interface PlanStep {
   readonly school: string;
   readonly why: string;
   readonly lotIds: readonly string[];
+  /** Of which lots the quantities are: those in it, or those an extraction is for. */
+  readonly sizedBy: readonly string[];
+  readonly part: { readonly label: string; readonly sharePct: number | null } | null;
   readonly dyestuffId: string | null;
+  readonly liquorId: string | null;
+  readonly lid: Lid;
   readonly vesselId: string | null;
   readonly water: PlannedAmount | null;
   readonly additions: readonly PlannedAmount[];
@@ -130,7 +207,10 @@ export interface PlanStep {
   readonly whyNotEarlier: WhyNotEarlier;
   readonly after: readonly string[];
   readonly lookFor: string | null;
-  readonly treatment: TreatmentKind | null;
+  /** Minutes into the hold at which an early look was asked for; null: none. */
+  readonly lookAtMin: number | null;
+  readonly treatment: StepTreatment | null;
+  readonly cautions: readonly string[];
   readonly findings: readonly Finding[];
 }
 
@@ -149,6 +229,21 @@ export interface Plan {
   readonly absences: readonly Window[];
   readonly boundMs: number;
   readonly findings: readonly Finding[];
+  /** The methods as they were used: a session keeps the version it was planned with. */
+  readonly methods: readonly Method[];
+  /** The dyer's own substances that it names. */
+  readonly own: OwnSubstances;
+  readonly questions: readonly MordantQuestion[];
+}
+
+/** Asked while planning: this lot's mordant is not sure, and the dye wants one. */
+export interface MordantQuestion {
+  readonly lotId: string;
+  readonly stepId: string;
+  readonly state: 'believed' | 'unknown';
+  readonly ifMordanted: string;
+  readonly ifNot: string;
+  readonly answer: MordantAnswer | null;
 }
 
 export type PlanProblem = { readonly at: string; readonly message: string };
@@ -193,6 +288,7 @@ export function typicalMin(phase: Phase): number {
       return phase.exactMin;
     case 'hold':
     case 'soak':
+    case 'until':
     case 'rest':
       return phase.minutes.typical;
   }

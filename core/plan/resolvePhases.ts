@@ -23,38 +23,45 @@ export const startC = (context: Pick<PhaseContext, 'liquorStartsWarm'>): number 
 /** A method's phases with its parameters, this pot and this much water filled in. */
 export function resolvePhases(templates: readonly PhaseTemplate[], context: PhaseContext): Phase[] {
   const number = (ref: Ref): number | null => resolveRef(ref, context.params);
+  const optional = (ref: Ref | null): number | null => (ref === null ? null : number(ref));
   const resolved = (phase: PhaseTemplate): Phase => {
     switch (phase.kind) {
       case 'charge':
       case 'lift':
         return { kind: phase.kind, minutes: number(phase.minutes) ?? 10, act: phase.act };
       case 'raise': {
-        const toC = number(phase.toC);
+        const toC = capped(number(phase.toC), context.boilC - 3);
         const maxRate = phase.maxRateCPerMin === null ? null : number(phase.maxRateCPerMin);
         return { kind: 'raise', toC, maxRateCPerMin: maxRate, minutes: raiseMin(toC, maxRate, context) };
       }
       case 'hold': {
-        const low = number(phase.lowC);
-        const high = number(phase.highC);
+        // Water never gets hotter than the boil of this altitude: a band above it would never be reached.
+        const boil = context.boilC;
+        const low = capped(optional(phase.lowC), boil - 3);
+        const high = capped(optional(phase.highC), boil + 2);
         return {
           kind: 'hold',
           bandC: low === null || high === null ? null : [low, high],
-          ceilingC: phase.ceilingC === null ? null : number(phase.ceilingC),
+          ceilingC: optional(phase.ceilingC),
           minutes: span(phase.minutes, number),
-          stirEveryMin: phase.stirEveryMin === null ? null : number(phase.stirEveryMin),
-          flipAtMin: phase.flipAtMin === null ? null : number(phase.flipAtMin),
+          stirEveryMin: optional(phase.stirEveryMin),
+          flipAtMin: optional(phase.flipAtMin),
         };
       }
       case 'dip':
         return { kind: 'dip', exactMin: number(phase.exactMin) ?? 3, act: phase.act };
       case 'soak':
-        return { kind: 'soak', minutes: span(phase.minutes, number), checkEveryMin: phase.checkEveryMin === null ? null : number(phase.checkEveryMin) };
+        return { kind: 'soak', minutes: span(phase.minutes, number), checkEveryMin: optional(phase.checkEveryMin) };
+      case 'until':
+        return { kind: 'until', minutes: span(phase.minutes, number), checkEveryMin: number(phase.checkEveryMin) ?? 1440, criterion: phase.criterion };
       case 'rest':
         return { kind: 'rest', minutes: span(phase.minutes, number), overnightOk: phase.overnightOk };
     }
   };
   return templates.map(resolved);
 }
+
+const capped = (c: number | null, mostC: number): number | null => (c === null ? null : Math.min(c, mostC));
 
 /** Least ≤ typical ≤ most, whatever the parameter was set to. An unknown length plans as an hour. */
 function span(ref: SpanRef, number: (ref: Ref) => number | null): SpanMin {
@@ -74,7 +81,8 @@ function raiseMin(toC: number | null, maxRate: number | null, context: PhaseCont
 
 function sourceMin(fromC: number, toC: number, { waterMl, vessel, maxW, boilC }: PhaseContext): number | null {
   if (waterMl === null || waterMl <= 0 || maxW === null || !vessel?.litres) return null;
-  const pot = { litres: waterMl / 1000, uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC };
+  // What does not go in is not heated: an overfilled plan is stopped by its own rule, not by an endless rise.
+  const pot = { litres: Math.min(waterMl / 1000, vessel.litres), uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC };
   const seconds = secondsTo(pot, fromC, toC, maxW);
   return seconds === null ? null : seconds / 60;
 }

@@ -1,12 +1,12 @@
 import { knownValue, sumFigures } from '../figure';
 import { creditedMin } from '../hold/credit';
-import { methodById } from '../method/library';
-import { type Ref, usualParams } from '../method/method';
+import { type AdditionRule, type Ref, usualParams } from '../method/method';
 import type { Draft, Plan, PlanStep } from '../plan/plan';
+import { labelForm } from '../shelf/forms';
+import { sizingG } from './amountNow';
 import type { StepClock } from './clock';
 import { goesByClock } from './clock';
 import type { RunState } from './fold';
-import { weightOf } from './treatments';
 
 /**
  * "Do it again": a new draft that asks for what was really done, scaled to other lots. Doses per gram of fibre and
@@ -21,41 +21,70 @@ export function draftAgain(
   const chain = plan.draft.chain
     .filter((item) => plan.steps.some((step) => step.id.startsWith(`${item.id}-`) && state.steps[step.id]?.status !== 'skipped'))
     .map((item) => {
-      const method = methodById(item.methodId);
-      if (!method) return item;
+      // Items for some lots only are for all of the new ones: nobody can say which of them those stand for.
+      const open = { ...item, lotIds: null };
+      const method = plan.methods.find((one) => one.id === item.methodId && (!item.methodVersion || one.version === item.methodVersion));
+      if (!method) return open;
       let params: Record<string, number | null> = { ...usualParams(method), ...item.params };
       for (const template of method.steps) {
         const step = plan.steps.find((s) => s.id === `${item.id}-${template.key}`);
         if (!step) continue;
         params = { ...params, ...actualDoses(step, plan, state, template.additions), ...actualHold(clocks[step.id], template.phases) };
       }
-      return { ...item, params };
+      return { ...open, params };
     });
-  return { name: wish.name, startMs: wish.startMs, lotIds: wish.lotIds, chain, vessels: {}, overrules: {}, pins: {}, reasons: {} };
+  return {
+    name: wish.name,
+    startMs: wish.startMs,
+    lotIds: wish.lotIds,
+    chain,
+    vessels: {},
+    overrules: {},
+    pins: {},
+    reasons: {},
+    labels: plan.draft.labels ?? {},
+  };
 }
 
 const keyOf = (ref: Ref | null): string | null => (ref === null || typeof ref === 'number' ? null : ref.param);
 
-function actualDoses(
-  step: PlanStep,
-  plan: Plan,
-  state: RunState,
-  rules: readonly ({ id: string; rule: 'wofPct'; pct: Ref } | { id: string; rule: 'ratio'; ratio: Ref } | { id: string; rule: 'mLPerL'; dose: Ref })[],
-): Record<string, number> {
+function actualDoses(step: PlanStep, plan: Plan, state: RunState, rules: readonly AdditionRule[]): Record<string, number> {
   const doses: Record<string, number> = {};
-  // An extraction is sized by the lots it is for, though they are not in the pot.
-  const lotIds = step.lotIds.length > 0 ? step.lotIds : plan.lots.map((lot) => lot.id);
-  const dryG = knownValue(sumFigures(lotIds.map((id) => weightOf(plan, state, id))));
+  const dryG = sizingG(step, plan, state);
   for (const rule of rules) {
     const logged = state.steps[step.id]?.additions.filter((addition) => addition.additionId === rule.id) ?? [];
     const amount = knownValue(sumFigures(logged.map((addition) => addition.amount)));
     if (logged.length === 0 || amount === null) continue;
-    const key = keyOf(rule.rule === 'wofPct' ? rule.pct : rule.rule === 'ratio' ? rule.ratio : rule.dose);
-    const base = rule.rule === 'mLPerL' ? litresOf(step, state) : dryG;
-    if (key === null || base === null || base === 0) continue;
-    doses[key] = rule.rule === 'wofPct' ? (amount / base) * 100 : amount / base;
+    // What was weighed was the product of the label; the rule speaks of the recipe's.
+    const factor = labelForm(rule.substance, plan.draft.labels?.[rule.substance])?.factor ?? 1;
+    const dose = actualDose(rule, amount / factor, dryG, litresOf(step, state));
+    if (dose) doses[dose.key] = dose.value;
   }
   return doses;
+}
+
+/** The parameter that would have asked for this amount; null where a rule has none, or its base is unknown. */
+function actualDose(rule: AdditionRule, amount: number, dryG: number | null, litres: number | null): { key: string; value: number } | null {
+  const per = (ref: Ref, base: number | null, factor: number) => {
+    const key = keyOf(ref);
+    return key === null || base === null || base === 0 ? null : { key, value: (amount / base) * factor };
+  };
+  switch (rule.rule) {
+    case 'wofPct':
+      return per(rule.pct, dryG, 100);
+    case 'ratio':
+      return per(rule.ratio, dryG, 1);
+    case 'mLPerL':
+    case 'gPerL':
+      return per(rule.dose, litres, 1);
+    case 'bathPct':
+      return per(rule.pct, litres === null ? null : litres * 1000, 100);
+    case 'perPiece':
+    case 'times':
+    case 'byEye':
+    case 'blocked':
+      return null;
+  }
 }
 
 function litresOf(step: PlanStep, state: RunState): number | null {

@@ -1,5 +1,5 @@
 import { creditedMin } from '../hold/credit';
-import { printAmount, printDuration, printTemperature } from '../measure/print';
+import { type AmountUnit, printAmount, printDuration, printTemperature } from '../measure/print';
 import { amountOf, type PlanStep, typicalMin } from '../plan/plan';
 import type { StepClock } from './clock';
 import { goesByClock } from './clock';
@@ -140,7 +140,15 @@ export function compareStep(step: PlanStep, state: StepState, clock: StepClock, 
   return rows;
 }
 
-const PHASE_WORD = { charge: 'setting up', raise: 'heating up', dip: 'the dip', soak: 'the soak', rest: 'the rest', lift: 'lifting' } as const;
+const PHASE_WORD = {
+  charge: 'setting up',
+  raise: 'heating up',
+  dip: 'the dip',
+  soak: 'the soak',
+  until: 'the wait',
+  rest: 'the rest',
+  lift: 'lifting',
+} as const;
 
 /** @param ofMin when it is a length that differs, the planned length: a day may be a few minutes off and as planned */
 function lateness(min: number, verb: string, ofMin: number | null = null): string | null {
@@ -157,7 +165,7 @@ function holdDifference(got: number, need: number): string | null {
   return short > 0 ? `${printDuration(short)} short of the hold, ${pct} %` : `Held ${printDuration(-short)} beyond the plan`;
 }
 
-function amountDifference(name: string, planned: number | null, actual: number | null, unit: 'g' | 'mL', logged: boolean): string | null {
+function amountDifference(name: string, planned: number | null, actual: number | null, unit: AmountUnit, logged: boolean): string | null {
   if (planned === null || actual === null) return logged || planned === null ? null : `No ${name} logged`;
   const difference = actual - planned;
   if (Math.abs(difference) <= planned * AMOUNT_SLACK) return null;

@@ -1,5 +1,6 @@
 import type { Figure } from '../figure';
 import type { Reading } from '../hold/credit';
+import type { AmountUnit } from '../measure/print';
 import type { PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
 import type { RunEvent } from './events';
@@ -9,7 +10,7 @@ export interface LoggedAddition {
   readonly additionId: string | null;
   readonly substance: string;
   readonly amount: Figure;
-  readonly unit: 'g' | 'mL';
+  readonly unit: AmountUnit;
   readonly atMs: number;
 }
 

@@ -112,6 +112,9 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
         const dueMs = lastMs + phase.stirEveryMin * MIN;
         if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'stir', dueMs, 'Stir gently'));
       }
+      if (step.lookAtMin !== null && !state.checks.some((check) => check.atMs >= now.enteredMs)) {
+        nudges.push(nudge(step, 'check', now.enteredMs + step.lookAtMin * MIN, 'Look early: does it take? Pale beside a coloured one means no mordant'));
+      }
       if (phase.flipAtMin !== null && state.flippedAtMs.length === 0 && leftMin > 0) {
         nudges.push(nudge(step, 'flip', now.enteredMs + phase.flipAtMin * MIN, 'Turn the load over'));
       }
@@ -128,6 +131,15 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
         const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
         nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
       }
+      nudges.push(
+        nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
+      );
+      break;
+    }
+    case 'until': {
+      const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
+      const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
+      nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: is it ${phase.criterion}?`));
       nudges.push(
         nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
       );
@@ -163,6 +175,7 @@ function nextText(next: Phase | undefined): string | null {
     case 'hold':
       return 'Start the hold';
     case 'soak':
+    case 'until':
       return 'Leave it to soak';
     case 'rest':
       return 'Heat off and unplugged, leave it to rest';

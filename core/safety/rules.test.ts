@@ -1,72 +1,307 @@
 import { describe, expect, test } from 'vitest';
 import { fitVessel } from '../dose/fit';
-import { planned, step, wool } from '../plan/plan.fixture';
+import { home, planned, step, vessels, wool } from '../plan/plan.fixture';
+import { ASSISTANTS } from '../shelf/data/assistants';
+import { DYESTUFFS } from '../shelf/data/dyestuffs';
+import { blockedText } from './data/blocked';
+import { PLANT_ROWS, plantRow, plantRowsFor } from './data/plants';
+import type { StepFacts } from './facts';
+import { content, facts, vesselWith } from './facts.fixture';
 import { rankFindings } from './finding';
-import { doseRule, fibreHeatRule, fibreRateRule, fillRule, ironRule, liftRule, scaleRule, unattendedHeatRule, vesselRule } from './rules';
+import { promiseIn } from './promises';
+import { absentFinding, checkStep, circuitFinding, RULES } from './rules/all';
+import { fizzL } from './rules/together';
+import { glassSaid, liftSaid, lossL, steamerDryMin } from './rules/work';
 
-const at = { stepId: 's' };
-const severities = (findings: { severity: string }[]) => findings.map((finding) => finding.severity);
+/** What one rule says of these facts. */
+const says = (id: string, more: Partial<StepFacts>) => {
+  const rule = RULES.find((one) => one.id === id);
+  if (!rule) throw new Error(`no rule ${id}`);
+  return rule.check(facts(more));
+};
+const severity = (id: string, more: Partial<StepFacts>) => says(id, more).map((said) => said.severity);
 
-// Safety handbook, section 6, worked checks and rules R2-R16
+// Safety handbook, section 6: rules R1-R29 and the table of worked checks
 describe('filling a pot (R12)', () => {
   const fit = fitVessel({ waterMl: 12_000, dryFibreG: 400, plantG: 0, vesselMl: 16_000 });
   if (!fit) throw new Error('no fit');
-  test('76.8 % at 90 °C is a caution', () => expect(severities(fillRule(fit, 90, true, at))).toEqual(['caution']));
-  test('the same at 70 °C is clear', () => expect(fillRule(fit, 70, true, at)).toEqual([]));
-  test('an unknown target counts as the worst', () => expect(severities(fillRule(fit, null, true, at))).toEqual(['caution']));
+  test('12 L and 400 g in 16 L are 76.8 %: at 90 °C a caution', () => expect(severity('R12', { fit, heated: true, hottestC: 90 })).toEqual(['caution']));
+  test('the same at 70 °C is clear', () => expect(severity('R12', { fit, heated: true, hottestC: 70 })).toEqual([]));
+  test('an unknown target counts as the worst', () => expect(severity('R12', { fit, heated: true, hottestC: null })).toEqual(['caution']));
   test.each([
     [75, []],
     [75.1, ['caution']],
     [90, ['caution']],
     [90.1, ['stop']],
-  ])('%f %% at 85 °C', (fillPct, expected) => expect(severities(fillRule({ ...fit, fillPct }, 85, true, at))).toEqual(expected));
-  test('past the brim is a stop even when cold', () => expect(severities(fillRule({ ...fit, overMl: 1 }, null, false, at))).toEqual(['stop']));
+  ])('%f %% at 85 °C', (fillPct, expected) => expect(severity('R12', { fit: { ...fit, fillPct }, heated: true, hottestC: 85 })).toEqual(expected));
+  test('past the brim is a stop even when cold', () => expect(severity('R12', { fit: { ...fit, overMl: 1 } })).toEqual(['stop']));
+  test('soap foams: ten points more', () =>
+    expect(severity('R12', { fit: { ...fit, fillPct: 81 }, heated: true, hottestC: 60, contents: [content('scourLiquid')] })).toEqual(['stop']));
 });
 
 describe('lifting (R13)', () => {
-  test('15.6 kg is a caution with the jug', () => expect(liftRule(15.6, null, at)[0]?.text).toContain('jug'));
-  test('moved at 80 °C it is a stop', () => expect(severities(liftRule(15.6, 80, at))).toEqual(['stop']));
+  test('15.6 kg is a caution with the jug, moved at 80 °C a stop', () => {
+    expect(liftSaid(15.6, null)[0]?.text).toContain('jug');
+    expect(liftSaid(15.6, 80)).toMatchObject([{ severity: 'stop' }]);
+  });
   test.each([
     [12, 0],
     [12.1, 1],
-  ])('%f kg', (kg, count) => expect(liftRule(kg, null, at)).toHaveLength(count));
+  ])('%f kg', (kg, count) => expect(liftSaid(kg, null)).toHaveLength(count));
 });
 
 describe('doses (R2, R3, R6)', () => {
   test.each([
-    [20, []],
-    [20.1, ['caution']],
-    [30.1, ['stopUnlessReason']],
-  ])('%f %% alum', (pct, expected) => expect(severities(doseRule('alum', pct, at))).toEqual(expected));
-  test('iron 5 % for 8 min on wool is a caution by its dose', () => expect(severities(ironRule(5, 8, at))).toEqual(['caution']));
-  test('iron 7 % needs a reason', () => expect(severities(ironRule(7, 8, at))).toEqual(['stopUnlessReason']));
-  test('iron 4 % for 10 min is clear', () => expect(ironRule(4, 10, at)).toEqual([]));
-  test('0.4 g on a 0.1 g scale is a caution, 1.0 g is clear', () => expect([scaleRule(0.4, 0.1, at).length, scaleRule(1, 0.1, at).length]).toEqual([1, 0]));
-});
-
-describe('heat on fibre (R7, R8)', () => {
-  test('silk at 86 °C is a note, at 96 °C a caution', () =>
-    expect([severities(fibreHeatRule(86, { wool: false, silk: true }, at)), severities(fibreHeatRule(96, { wool: false, silk: true }, at))]).toEqual([
-      ['note'],
-      ['caution'],
-    ]));
-  test('wool from 20 to 85 °C in 40 min is 1.63 °C/min, a caution; in 60 min 1.08, a note', () => {
-    expect(fibreRateRule(65 / 40, at)).toMatchObject([{ severity: 'caution', text: expect.stringContaining('1.63 °C/min') }]);
-    expect(fibreRateRule(65 / 60, at)).toMatchObject([{ severity: 'note', text: expect.stringContaining('1.08') }]);
+    ['alum', 20, []],
+    ['alum', 20.1, ['caution']],
+    ['alum', 30.1, ['stopUnlessReason']],
+    ['creamOfTartar', 10.1, ['caution']],
+    ['aluminiumAcetate', 20.1, ['stopUnlessReason']],
+    ['sodaAsh', 6.1, ['caution']],
+    ['copperSulfate', 4.1, ['stop']],
+    ['tinChloride', 1.1, ['caution']],
+    ['tannicAcid', 60.1, ['stopUnlessReason']],
+  ])('%s %f %%', (id, wofPct, expected) => expect(severity('R2', { contents: [content(id, { wofPct })], protein: false })).toEqual(expected));
+  test.each([
+    [10, []],
+    [10.1, ['caution']],
+    [30.1, ['stop']],
+  ])('lime %f g/L', (gPerL, expected) => expect(severity('R2', { contents: [content('slakedLime', { gPerL })] })).toEqual(expected));
+  test('an unknown weight is no dose to judge', () => expect(severity('R2', { contents: [content('alum')] })).toEqual([]));
+  test.each([
+    ['250 g wool, 5 %, 8 min at 40 °C', 5, 8, 0, ['caution']],
+    ['7 %', 7, 8, 0, ['stopUnlessReason']],
+    ['4 % for 10 min', 4, 10, 0, []],
+    ['4 % for 11 min', 4, 11, 0, ['caution']],
+    ['3 % on top of 4 %', 3, 0, 4, ['stopUnlessReason']],
+  ])('iron on wool: %s', (_what, wofPct, ironHotMin, ironBeforePct, expected) =>
+    expect(severity('R3', { contents: [content('ironSulfate', { wofPct })], ironHotMin, ironBeforePct })).toEqual(expected),
+  );
+  test('on plant fibre iron goes by the general rule: 6 % clear, 10.1 % a stop with a reason', () => {
+    const plant = { protein: false, cellulose: true };
+    expect(severity('R3', { ...plant, contents: [content('ironSulfate', { wofPct: 9 })] })).toEqual([]);
+    expect(severity('R2', { ...plant, contents: [content('ironSulfate', { wofPct: 6 })] })).toEqual([]);
+    expect(severity('R2', { ...plant, contents: [content('ironSulfate', { wofPct: 10.1 })] })).toEqual(['stopUnlessReason']);
+  });
+  test('0.4 g iron on a 0.1 g scale is a caution, 1.0 g is clear', () => {
+    expect(severity('R6', { contents: [content('ironSulfate', { grams: 0.4 })] })).toEqual(['caution']);
+    expect(severity('R6', { contents: [content('ironSulfate', { grams: 1 })] })).toEqual([]);
   });
 });
 
-describe('nobody there (R14)', () => {
-  const print = (ms: number) => `${ms}`;
-  const quiet = [{ fromMs: 2230, toMs: 3030 }];
-  test('a hold from 21:30 to 23:30 with quiet hours from 22:30 is a stop', () =>
-    expect(severities(unattendedHeatRule({ fromMs: 2130, toMs: 2330 }, quiet, print, at))).toEqual(['stop']));
-  test('one that ends at 22:30 is clear', () => expect(unattendedHeatRule({ fromMs: 2130, toMs: 2230 }, quiet, print, at)).toEqual([]));
+describe('labels and strengths (R1, R4, R5, R25)', () => {
+  test.each(['potassium dichromate', 'Chrome alum', 'lead acetate', 'pure oxalic acid', 'quicklime', 'sulphuric acid'])('%s is blocked', (name) => {
+    expect(blockedText(name)).toContain('not supported');
+    expect(severity('R1', { contents: [content('x', { name })] })).toEqual(['stop']);
+  });
+  test.each(['potash alum', 'rhubarb leaf', 'leaden sky yarn', 'chromatic yellow'])('%s is not', (name) => expect(blockedText(name)).toBeNull());
+  test.each([
+    ['ironSulfate', 'stop'],
+    ['copperSulfate', 'stop'],
+    ['vinegar', 'stop'],
+    ['ammonia', 'stop'],
+    ['alum', 'note'],
+    ['sodaAsh', 'note'],
+  ])('%s without its label: %s', (id, expected) => expect(severity('R5', { contents: [content(id, { labelMissing: true })] })).toEqual([expected]));
+  test('copper always says where the leftovers go', () => expect(severity('R4', { contents: [content('copperSulfate', { wofPct: 1 })] })).toEqual(['caution']));
+  test.each([
+    ['vinegar', 9.9, []],
+    ['vinegar', 10, ['caution']],
+    ['vinegar', 25, ['stop']],
+    ['peroxide', 3, []],
+    ['peroxide', 6, ['caution']],
+    ['peroxide', 12.1, ['stop']],
+  ])('%s of %f %%', (id, strengthPct, expected) => expect(severity('R25', { contents: [content(id, { strengthPct })] })).toEqual(expected));
 });
 
-test('a metal salt in a food pot is a stop (P8), alkali in aluminium a caution (X7)', () => {
-  expect(severities(vesselRule({ material: 'stainless', dyeOnly: false, name: 'Pan' }, false, true, at))).toEqual(['stop']);
-  expect(severities(vesselRule({ material: 'aluminium', dyeOnly: true, name: 'Pan' }, true, false, at))).toEqual(['caution']);
+describe('heat and acid on fibre (R7-R11)', () => {
+  test('silk at 86 °C is a note, at 96 °C a caution; bundled goods only a note', () => {
+    const silk = { wool: false, silk: true, heated: true };
+    expect([
+      severity('R7', { ...silk, hottestC: 86 }),
+      severity('R7', { ...silk, hottestC: 96 }),
+      severity('R7', { ...silk, hottestC: 100, still: true }),
+    ]).toEqual([['note'], ['caution'], ['note']]);
+  });
+  test('wool from 20 to 85 °C in 40 min is 1.63 °C/min, a caution; in 60 min 1.08, a note', () => {
+    expect(says('R8', { rateCPerMin: 65 / 40 })).toMatchObject([{ severity: 'caution', text: expect.stringContaining('1.63 °C/min') }]);
+    expect(says('R8', { rateCPerMin: 65 / 60 })).toMatchObject([{ severity: 'note', text: expect.stringContaining('1.08') }]);
+  });
+  test.each([
+    [15, 30, []],
+    [15, 30.1, ['caution']],
+  ])('wool into %d °C from %f °C', (startC, comeFromC, expected) => expect(severity('R9', { startC, comeFromC })).toEqual(expected));
+  test.each([
+    ['wool, pH 9.5 at 45 °C, 8 min', { ph: 9.5, heated: true, hottestC: 45, alkaliMin: 8 }, []],
+    ['the same at 60 °C', { ph: 9.5, heated: true, hottestC: 60, alkaliMin: 8 }, ['caution']],
+    ['silk, pH 11.2 at 25 °C', { ph: 11.2, heated: false, alkaliMin: 1 }, ['stopUnlessReason']],
+    ['pH 10.5 cold for 11 min', { ph: 10.5, alkaliMin: 11 }, ['caution']],
+  ])('%s', (_what, more, expected) => expect(severity('R10', more)).toEqual(expected));
+  test('plant fibre: hot and sour, or dried sour', () => {
+    const plant = { protein: false, wool: false, cellulose: true };
+    expect(severity('R11', { ...plant, ph: 2.6, heated: true, hottestC: 60 })).toEqual(['caution']);
+    expect(severity('R11', { ...plant, ph: 2.6, heated: true, hottestC: 59 })).toEqual([]);
+    expect(severity('R11', { ...plant, driesSour: true })).toEqual(['caution']);
+  });
+  test('madder above its ceiling is said', () =>
+    expect(severity('dyeCeiling', { contents: [content('madder')], heated: true, hottestC: 66 })).toEqual(['caution']));
+});
+
+describe('what must not meet', () => {
+  const soda = (grams: number | null) => content('bakingSoda', { grams });
+  const vinegar = content('vinegar', { mL: 100 });
+  const jar = fitVessel({ waterMl: 800, dryFibreG: 0, plantG: 0, vesselMl: 1000 });
+  test('0.8 L, 5 g baking soda and vinegar, clamped: 1.46 L of gas, a stop', () => {
+    expect(fizzL({ contents: [soda(5), vinegar] })).toBeCloseTo(1.455, 3);
+    expect(severity('R19', { contents: [soda(5), vinegar], lid: 'sealed', waterMl: 800, fit: jar })).toEqual(['stop']);
+  });
+  test('the same in an open 3 L bowl fizzes over: a caution', () =>
+    expect(severity('R20', { contents: [soda(5), vinegar], waterMl: 800, fit: { ...(jar as never as object), fillPct: 27 } as never })).toEqual(['caution']));
+  test('a little soda in much water is clear; an unknown weight is not', () => {
+    expect(severity('R20', { contents: [soda(0.5), vinegar], waterMl: 10_000 })).toEqual([]);
+    expect(severity('R20', { contents: [soda(null), vinegar], waterMl: 10_000 })).toEqual(['caution']);
+  });
+  test.each([
+    ['X1', ['bleach', 'vinegar']],
+    ['X1', ['bleach', 'alum']],
+    ['X2', ['bleach', 'ammonia']],
+    ['X2', ['bleach', 'ammoniumAlum']],
+    ['X3', ['bleach', 'peroxide']],
+    ['X3', ['bleach', 'dithionite']],
+    ['R23', ['dithionite', 'citricAcid']],
+    ['R23', ['dithionite', 'peroxide']],
+  ])('%s: %j is a stop', (rule, ids) => expect(severity(rule, { contents: ids.map((id) => content(id)) })).toEqual(['stop']));
+  test('bleach on wool is a stop', () => expect(severity('X4', { contents: [content('bleach')] })).toEqual(['stop']));
+  test.each([
+    ['soda ash in aluminium', 'X7', 'sodaAsh', 'aluminium', ['caution']],
+    ['lye in aluminium', 'X7', 'lye', 'aluminium', ['stop']],
+    ['baking soda in aluminium', 'X7', 'bakingSoda', 'aluminium', []],
+    ['vinegar in a zinc pail', 'X8', 'vinegar', 'zinc', ['stop']],
+    ['alum in copper', 'metalMoves', 'alum', 'copper', ['caution']],
+  ] as const)('%s', (_what, rule, id, material, expected) =>
+    expect(severity(rule, { contents: [content(id)], vessel: vesselWith({ material }) })).toEqual(expected),
+  );
+  test('lye: a caution in cold water, a stop into warm', () => {
+    expect(severity('R22', { contents: [content('lye')] })).toEqual(['caution']);
+    expect(severity('R22', { contents: [content('lye')], startC: 40 })).toEqual(['stop']);
+  });
+  test('ammonia: strong or hot is a stop', () => {
+    expect(severity('R24', { contents: [content('ammonia', { strengthPct: 5 })] })).toEqual(['caution']);
+    expect(severity('R24', { contents: [content('ammonia', { strengthPct: 10.1 })] })).toEqual(['stop']);
+    expect(severity('R24', { contents: [content('ammonia', { strengthPct: 5 })], heated: true, hottestC: 41 })).toEqual(['stop']);
+  });
+  test('iron and alum in one soak is said; each alone is not', () => {
+    expect(severity('apart', { contents: [content('alum'), content('ironSulfate')] })).toEqual(['caution']);
+    expect(severity('apart', { contents: [content('alum')] })).toEqual([]);
+  });
+});
+
+describe('jars, steam and long heat', () => {
+  const solar = { kind: 'solar' as const, wetMin: 7200, plantIn: true };
+  test('a sealed sun jar is a stop until the lid changes; opened daily a caution; resting clear', () => {
+    expect(severity('R19', { ...solar, lid: 'sealed' })).toEqual(['stop']);
+    expect([severity('R19', { ...solar, lid: 'openedDaily' }), severity('X18', { ...solar, lid: 'openedDaily' })]).toEqual([[], ['caution']]);
+    expect([severity('R19', { ...solar, lid: 'resting' }), severity('X18', { ...solar, lid: 'resting' })]).toEqual([[], []]);
+  });
+  test.each([
+    [23 * 60, []],
+    [24 * 60, ['note']],
+    [72 * 60, ['caution']],
+  ])('a plant soak of %d min', (wetMin, expected) => expect(severity('R29', { ...solar, wetMin })).toEqual(expected));
+  test('a wet roll for more than a day', () => expect(severity('R29', { kind: 'bundle', still: true, wetMin: 25 * 60 })).toEqual(['caution']));
+  test('1.5 L of steam water with loss unknown is gone in 60 min; one kilowatt takes 1.6 L an hour', () => {
+    expect(steamerDryMin(1500, null)).toBe(60);
+    expect(steamerDryMin(1600, 1000)).toBe(60);
+    expect(steamerDryMin(null, 1000)).toBeNull();
+  });
+  const steam = { kind: 'bundle' as const, heated: true, waterMl: 1500, heatMin: 90, heatSource: null };
+  test('90 min without a top-up is a stop; topped up at 30 and 60 a caution, looking every 15', () => {
+    expect(severity('R17', steam)).toEqual(['stop']);
+    expect(says('R17', { ...steam, topUpsMin: [30, 60] })).toMatchObject([{ severity: 'caution', text: expect.stringContaining('every 15 min') }]);
+  });
+  test('lifting a steamer’s lid is said', () => expect(severity('R18', steam)).toEqual(['caution']));
+  test('over an hour without looks is a caution; stirring every 20 min is a look', () => {
+    const long = { heated: true, hottestC: 80, heatMin: 240, waterMl: 20_000 };
+    expect(severity('R16', { ...long, checkGapMin: 30 })).toEqual(['caution']);
+    expect(severity('R16', { ...long, checkGapMin: 20 })).toEqual([]);
+  });
+  test('a bath that loses more than a tenth is said: 7 h covered lose 2.1 L', () => {
+    expect(lossL({ heated: true, heatMin: 420, lid: 'resting', hottestC: 85 })).toBeCloseTo(2.1, 9);
+    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 10_000 })).toEqual(['caution']);
+  });
+  test('a rest with heat on is a stop', () => expect(severity('R15', { kind: 'rest', heated: true })).toEqual(['stop']));
+  test.each([
+    [65, false, ['stop']],
+    [65, true, ['caution']],
+    [45, false, ['caution']],
+    [31, false, ['note']],
+    [30, false, []],
+  ])('liquid %d K hotter than the jar, marked heat-proof %s', (k, proof, expected) =>
+    expect(glassSaid('glass', proof, k).map((said) => said.severity)).toEqual(expected),
+  );
+});
+
+describe('places, people, plants', () => {
+  const print = (ms: number) => `${ms}`;
+  const quiet = [{ fromMs: 2230, toMs: 3030 }];
+  test('a hold from 21:30 to 23:30 with quiet hours from 22:30 is a stop; one that ends at 22:30 is clear', () => {
+    expect(absentFinding({ fromMs: 2130, toMs: 2330 }, quiet, print, 's')).toMatchObject([{ rule: 'R14', severity: 'stop' }]);
+    expect(absentFinding({ fromMs: 2130, toMs: 2230 }, quiet, print, 's')).toEqual([]);
+  });
+  const cup = vesselWith({ dyeOnly: false, name: 'Cup' });
+  test('a shared vessel: metal salt or dye plant a stop, tea a caution, plain water nothing', () => {
+    expect(severity('P8', { vessel: cup, contents: [content('alum')] })).toEqual(['stop']);
+    expect(severity('P8', { vessel: cup, contents: [content('weld')] })).toEqual(['stop']);
+    expect(severity('P8', { vessel: cup, contents: [content('teaBlack'), content('vinegar')] })).toEqual(['caution']);
+    expect(severity('P8', { vessel: cup })).toEqual([]);
+  });
+  const source = (kind: 'microwave' | 'campBurner' | 'oven', outdoors = false) => ({ id: 'h', name: 'It', maxW: 800, kind, outdoors });
+  test('the microwave takes tea, no metal salt and no sealed jar', () => {
+    expect(severity('R27', { heatSource: source('microwave'), heated: true, contents: [content('teaBlack')] })).toEqual(['caution']);
+    expect(severity('R27', { heatSource: source('microwave'), heated: true, contents: [content('alum')] })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: source('microwave'), heated: true, lid: 'sealed', contents: [content('teaBlack')] })).toEqual(['stop']);
+  });
+  test('a camp burner is for outdoors', () => {
+    expect(severity('R27', { heatSource: source('campBurner'), heated: true })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: source('campBurner', true), heated: true })).toEqual([]);
+  });
+  test('two plates of 2000 W on a circuit of 3000 W are a stop, in turn they are clear', () => {
+    const at = (fromMs: number, toMs: number) => ({ fromMs, toMs, watt: 2000 });
+    expect(circuitFinding([at(0, 60), at(30, 90)], 3000)).toMatchObject([{ rule: 'P13', severity: 'stop' }]);
+    expect(circuitFinding([at(0, 30), at(30, 90)], 3000)).toEqual([]);
+    expect(circuitFinding([at(0, 30)], 2400)).toMatchObject([{ severity: 'caution' }]);
+    expect(circuitFinding([at(0, 60), at(30, 90)], null)).toEqual([]);
+  });
+  test('children or pets: only where there is heat or danger', () => {
+    const kids = { ...home, childrenOrPets: true };
+    expect(severity('P7', { home: kids, heated: true, hottestC: 80 })).toEqual(['caution']);
+    expect(severity('P7', { home: kids })).toEqual([]);
+  });
+  test.each([
+    ['Foxglove leaf', 'stop'],
+    ['poison ivy', 'stop'],
+    ['dyer’s broom', 'caution'],
+    ['Goldenrod tops', 'note'],
+  ])('%s typed as a name shows its row: %s', (name, expected) => expect(plantRowsFor(name)[0]?.severity).toBe(expected));
+  test('whole words only', () => expect([plantRowsFor('pearl yarrow'), plantRowsFor('true blue')]).toEqual([[], []]));
+  test('every plant row that a dyestuff names is there', () => expect(DYESTUFFS.filter((stuff) => stuff.plantRow && !plantRow(stuff.plantRow))).toEqual([]));
+});
+
+describe('in a plan', () => {
+  test('an iron dip above 6 % on wool is held until a reason is typed', () => {
+    const chain = [{ id: 'i', methodId: 'iron-dip', params: { ironPct: 8 }, dyestuffId: null }];
+    const labels = { ironSulfate: 'hepta' };
+    const kinds = (reasons: Record<string, string>) => step(planned([wool('a', 100)], { chain, labels, reasons }), 'iron').findings.map((f) => f.severity);
+    expect(kinds({})).toContain('stopUnlessReason');
+    expect(kinds({ 'i-iron': 'a test strip' })).not.toContain('stopUnlessReason');
+  });
+  test('iron without its form is held; the dried form takes 0.611 of the weight', () => {
+    const chain = [{ id: 'i', methodId: 'iron-dip', params: { ironPct: 2 }, dyestuffId: null }];
+    expect(step(planned([wool('a', 100)], { chain }), 'iron').findings).toContainEqual(expect.objectContaining({ rule: 'R5', severity: 'stop' }));
+    const dried = step(planned([wool('a', 100)], { chain, labels: { ironSulfate: 'mono' } }), 'iron');
+    expect(dried.findings.map((f) => f.rule)).not.toContain('R5');
+    expect(dried.additions[0]?.proposed.result).toBeCloseTo(1.222, 9);
+  });
 });
 
 test('one message per hazard and step, most severe first', () => {
@@ -81,24 +316,34 @@ test('one message per hazard and step, most severe first', () => {
   ]);
 });
 
-test('an iron dip above 6 % on wool is held until a reason is typed', () => {
-  const chain = [{ id: 'i', methodId: 'iron-dip', params: { ironPct: 8 }, dyestuffId: null }];
-  expect(severities([...step(planned([wool('a', 100)], { chain }), 'iron').findings])).toContain('stopUnlessReason');
-  const reasoned = step(planned([wool('a', 100)], { chain, reasons: { 'i-iron': 'a test strip' } }), 'iron');
-  expect(severities([...reasoned.findings])).not.toContain('stopUnlessReason');
+// R32: whatever is thrown into one bath, no rule promises anything, and each fits a line of the screen
+test('no caution promises anything or runs on', () => {
+  const everything = facts({
+    contents: [
+      ...ASSISTANTS.map(({ id }) => content(id, { grams: 40, gPerL: 40, strengthPct: 30, labelMissing: true })),
+      ...DYESTUFFS.map(({ id }) => content(id)),
+    ],
+    heated: true,
+    hottestC: 100,
+    rateCPerMin: 2,
+    comeFromC: 80,
+    ph: 13,
+    cellulose: true,
+    silk: true,
+    driesSour: true,
+    heatMin: 400,
+    checkGapMin: 30,
+    lid: 'sealed',
+    vessel: vesselWith({ dyeOnly: false, material: 'aluminium' }),
+    home: { ...home, childrenOrPets: true },
+  });
+  const all = [...checkStep(everything, String), ...circuitFinding([{ fromMs: 0, toMs: 1, watt: 9000 }], 3000)];
+  expect(all.length).toBeGreaterThan(60);
+  for (const { text } of all) {
+    expect(promiseIn(text), text).toBeNull();
+    expect(text.length, text).toBeLessThanOrEqual(160);
+  }
+  for (const row of PLANT_ROWS) expect(promiseIn(`${row.trouble} ${row.say}`)).toBeNull();
 });
 
-// R32: no promise in anything the core says
-test('no caution promises anything', () => {
-  const all = [
-    ...doseRule('alum', 40, at),
-    ...ironRule(9, 60, at),
-    ...liftRule(20, 60, at),
-    ...fibreRateRule(2, at),
-    ...vesselRule({ material: 'aluminium', dyeOnly: false, name: 'Pan' }, true, true, at),
-  ];
-  for (const { text } of all) {
-    expect(text).not.toMatch(/\b(safe(r|ly)?|non-?toxic|harmless|hypoallergenic|chemical-free)\b|(food|child|baby|pet)-safe|colou?r-?fast/i);
-    expect(text.length).toBeLessThanOrEqual(160);
-  }
-});
+test('the fixture’s kitchen has the vessels the tests speak of', () => expect(vessels.map((vessel) => vessel.kind)).toContain('pail'));

@@ -1,5 +1,5 @@
 'use client';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { LiveMessage } from '@/contract/views';
 import { errorText, get } from './http';
 import { useLive } from './live';
@@ -20,7 +20,10 @@ export function useLoaded<T>(path: string, concerns: (message: LiveMessage) => b
   }, [path]);
   useEffect(load, [load]);
   useLive((message) => concerns(message) && load(), load);
-  if (loaded?.path !== path) return { state: 'loading' };
-  if (loaded.value === undefined) return { state: 'failed', why: loaded.why ?? '', retry: load };
-  return { state: 'ready', value: loaded.value, reload: load };
+  // The same object as long as nothing new came, so that what is worked out of it is not worked out again.
+  return useMemo(() => {
+    if (loaded?.path !== path) return { state: 'loading' };
+    if (loaded.value === undefined) return { state: 'failed', why: loaded.why ?? '', retry: load };
+    return { state: 'ready', value: loaded.value, reload: load };
+  }, [loaded, path, load]);
 }

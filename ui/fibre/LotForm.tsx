@@ -1,13 +1,12 @@
 'use client';
-import { ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
+import { Checkbox, ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
-import { FIBRES, type FibreKind, type LotForm as Form, LOT_FORMS, type Share } from '@/core/fibre/lot';
-import type { Figure } from '@/core/figure';
-import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
-import { convert } from '@/core/measure/units';
+import { FIBRES, FINISH_SAYS, FINISHES, type FibreKind, type Finish, type LotForm as Form, LOT_FORMS, type Share } from '@/core/fibre/lot';
 import { errorText, post, put, Refused } from '../api/http';
 import { newId } from '../api/newId';
+import { PictureColour } from './PictureColour';
+import { readWeight, useWeight, WeightField } from './WeightField';
 
 interface Props {
   readonly lot: LotView | null;
@@ -21,16 +20,16 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
   const [name, setName] = useState(lot?.name ?? '');
   const [form, setForm] = useState<Form>(lot?.form ?? 'skein');
   const [shares, setShares] = useState<readonly Share[]>(lot ? lot.composition : [{ fibre: 'wool', pct: 100 }]);
-  const [weight, setWeight] = useState(lot && lot.dryWeightG.state !== 'unknown' ? `${lot.dryWeightG.value} g` : '');
-  const [sure, setSure] = useState<Figure['state']>(lot?.dryWeightG.state ?? 'measured');
+  const [weight, setWeight] = useWeight(lot?.dryWeightG ?? { state: 'measured', value: 0 }, lot?.weightFrom ?? null);
+  const [finishes, setFinishes] = useState<readonly Finish[] | null>(lot ? lot.finishes : []);
   const [pieces, setPieces] = useState(lot?.pieces ?? 1);
   const [baseHex, setBaseHex] = useState(lot?.baseHex ?? null);
   const [note, setNote] = useState(lot?.note ?? '');
   const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
   const save = async () => {
-    const figure = readWeight(weight, sure);
-    if ('problem' in figure) return setErrors({ dryWeightG: figure.problem });
-    const body = { name, form, composition: shares, dryWeightG: figure.value, pieces, baseHex, note };
+    const read = readWeight(weight, shares);
+    if ('problem' in read) return setErrors({ dryWeightG: read.problem });
+    const body = { name, form, composition: shares, finishes, dryWeightG: read.figure, weightFrom: read.from, pieces, baseHex, note };
     try {
       if (lot) await put(`/lots/${lot.id}`, { ...body, revision: lot.revision });
       else await post('/lots', { id, ...body });
@@ -98,31 +97,24 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
         </button>
         {problem('composition')}
       </fieldset>
-      <div className="params">
-        <label className="field">
-          <span>Dry weight</span>
-          <Input
-            value={weight}
-            placeholder="152 g, or 5 oz"
-            disabled={sure === 'unknown'}
-            status={errors.dryWeightG ? 'error' : ''}
-            onChange={(event) => setWeight(event.target.value)}
-          />
-          {problem('dryWeightG')}
-        </label>
-        <label className="field">
-          <span>How sure</span>
-          <Select
-            value={sure}
-            onChange={setSure}
-            options={[
-              { value: 'measured', label: 'weighed' },
-              { value: 'estimated', label: 'estimated' },
-              { value: 'unknown', label: 'unknown' },
-            ]}
-          />
-        </label>
-      </div>
+      <WeightField draft={weight} composition={shares} problem={errors.dryWeightG ?? errors.weightFrom} onChange={setWeight} />
+      <fieldset className="field">
+        <legend>Finish</legend>
+        <Checkbox checked={finishes === null} onChange={(event) => setFinishes(event.target.checked ? null : [])}>
+          unknown
+        </Checkbox>
+        {FINISHES.map((finish) => (
+          <Checkbox
+            key={finish}
+            disabled={finishes === null}
+            checked={finishes?.includes(finish) ?? false}
+            onChange={(event) => setFinishes(event.target.checked ? [...(finishes ?? []), finish] : (finishes ?? []).filter((one) => one !== finish))}
+          >
+            {finish}
+          </Checkbox>
+        ))}
+        {finishes?.length ? <p className="quiet small">{finishes.map((finish) => `${finish}: ${FINISH_SAYS[finish]}`).join('; ')}.</p> : null}
+      </fieldset>
       <div className="field">
         <span>Colour before dyeing</span>
         <div className="share">
@@ -139,6 +131,7 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
             </button>
           ) : null}
         </div>
+        <PictureColour onColour={setBaseHex} />
       </div>
       <label className="field">
         <span>Note</span>
@@ -149,11 +142,4 @@ export function LotForm({ lot, onClose, onSaved }: Props) {
       {problem('revision')}
     </Modal>
   );
-}
-
-function readWeight(text: string, sure: Figure['state']): { value: Figure } | { problem: string } {
-  if (sure === 'unknown') return { value: { state: 'unknown' } };
-  const parsed = parseQuantity(text, 'mass', null, 'g');
-  if (!parsed.ok) return { problem: parsed.error.why === 'empty' ? 'Type the weight, or choose “unknown”.' : refusalText(parsed.error) };
-  return { value: { state: sure, value: Math.round(convert(parsed.value.value, parsed.value.unit, 'g') * 1000) / 1000 } };
 }

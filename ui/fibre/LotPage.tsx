@@ -1,25 +1,26 @@
 'use client';
-import { Input, Modal, Select } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
-import { dyeableShare, printComposition } from '@/core/fibre/lot';
-import { type Certainty, TREATMENTS, type Treatment, type TreatmentKind } from '@/core/fibre/passport';
-import { readNumber } from '@/core/measure/parseNumber';
+import { dyeableShare, printComposition, printFinishes } from '@/core/fibre/lot';
+import type { Treatment } from '@/core/fibre/passport';
+import { weightWorking } from '@/core/fibre/weight';
 import { printMass, printPercent } from '@/core/measure/print';
 import { printDay } from '@/core/time/zone';
 import { errorText, post } from '../api/http';
-import { newId } from '../api/newId';
 import { useLoaded } from '../api/useLoaded';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { useZone } from '../shell/useZone';
+import { CompareLots } from './CompareLots';
 import { Hem } from './Hem';
 import { ANSWER_WORD, CERTAINTY_WORD, figureText, TREATMENT_WORD } from './lotText';
 
 const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm));
+const SplitForm = dynamic(() => import('./SplitForm').then((module) => module.SplitForm));
+const TreatmentForm = dynamic(() => import('./TreatmentForm').then((module) => module.TreatmentForm));
 
-/** One lot: what it is, and its passport as a hem with a line for each stitch. */
+/** One lot: what it is, where it came from, and its passport as a hem with a line for each stitch. */
 export function LotPage({ lotId }: { lotId: string }) {
   const loaded = useLoaded<LotView>(
     `/lots/${lotId}`,
@@ -27,12 +28,15 @@ export function LotPage({ lotId }: { lotId: string }) {
       (message.kind === 'changed' && message.what === 'lot' && message.id === lotId) || (message.kind === 'event' && message.event.type === 'stepFinished'),
   );
   const zone = useZone();
-  const [editing, setEditing] = useState(false);
-  const [adding, setAdding] = useState(false);
+  const [open, setOpen] = useState<'edit' | 'add' | 'split' | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
   if (loaded.state === 'loading') return <LoadingPage what="the lot" />;
   if (loaded.state === 'failed') return <FailedPage why={loaded.why} retry={loaded.retry} />;
   const lot = loaded.value;
   const share = dyeableShare(lot.composition);
+  const close = () => setOpen(null);
+  const retire = (retired: boolean) =>
+    void post(`/lots/${lot.id}/retire`, { revision: lot.revision, retired }).then(loaded.reload, (error: unknown) => setProblem(errorText(error)));
   return (
     <div className="page">
       <header className="page-head">
@@ -44,17 +48,44 @@ export function LotPage({ lotId }: { lotId: string }) {
             <span>
               {lot.form}, {lot.pieces} {lot.pieces === 1 ? 'piece' : 'pieces'}
             </span>
+            <span>{printFinishes(lot.finishes)}</span>
             {share !== null && share < 1 ? <span>{Math.round(share * 100)} % of it takes dye</span> : null}
           </p>
         </div>
-        <button type="button" className="act" onClick={() => setEditing(true)}>
-          Change
-        </button>
-        <button type="button" className="act act-strong" onClick={() => setAdding(true)}>
-          Add to its past
-        </button>
+        {lot.ended ? (
+          lot.ended.how === 'retired' ? (
+            <button type="button" className="act" onClick={() => retire(false)}>
+              Take it back
+            </button>
+          ) : null
+        ) : (
+          <>
+            <button type="button" className="act" onClick={() => retire(true)}>
+              Put away
+            </button>
+            <Link className="act" href={`/fibre/labels?ids=${lot.id}`}>
+              Label
+            </Link>
+            <button type="button" className="act" onClick={() => setOpen('split')}>
+              Split
+            </button>
+            <button type="button" className="act" onClick={() => setOpen('edit')}>
+              Change
+            </button>
+            <button type="button" className="act act-strong" onClick={() => setOpen('add')}>
+              Add to its past
+            </button>
+          </>
+        )}
       </header>
+      {problem ? (
+        <p className="banner banner-stop" role="alert">
+          {problem}
+        </p>
+      ) : null}
+      <Ended lot={lot} />
       {lot.note ? <p>{lot.note}</p> : null}
+      {lot.weightFrom ? <WeightSaid lot={lot} /> : null}
       <section className="panel">
         <h2>Passport</h2>
         <Hem passport={lot.passport} />
@@ -73,21 +104,79 @@ export function LotPage({ lotId }: { lotId: string }) {
         ) : null}
         <ol className="treatments">
           {lot.passport.treatments.map((treatment) => (
-            <TreatmentRow key={treatment.id} treatment={treatment} zone={zone} />
+            <TreatmentRow key={treatment.id} treatment={treatment} lotId={lot.id} zone={zone} />
           ))}
         </ol>
       </section>
-      {editing ? <LotForm lot={lot} onClose={() => setEditing(false)} onSaved={loaded.reload} /> : null}
-      {adding ? <TreatmentForm lotId={lot.id} onClose={() => setAdding(false)} onSaved={loaded.reload} /> : null}
+      <CompareLots lot={lot} />
+      {open === 'edit' ? <LotForm lot={lot} onClose={close} onSaved={loaded.reload} /> : null}
+      {open === 'split' ? <SplitForm lot={lot} onClose={close} onSaved={loaded.reload} /> : null}
+      {open === 'add' && zone ? <TreatmentForm lotId={lot.id} zone={zone} onClose={close} onSaved={loaded.reload} /> : null}
     </div>
   );
 }
 
-function TreatmentRow({ treatment, zone }: { treatment: Treatment; zone: string | null }) {
+/** Where it came from and what became of it, as links. */
+function Ended({ lot }: { lot: LotView }) {
+  return (
+    <>
+      {lot.ended ? (
+        <p className="banner">
+          {lot.ended.how === 'retired' ? 'Put away: no longer offered; its records stay.' : lot.ended.how === 'split' ? 'Split up into ' : 'Joined into '}
+          {lot.ended.into.map((id, i) => (
+            <span key={id}>
+              {i > 0 ? ', ' : ''}
+              <Link href={`/fibre/${id}`}>{lot.ended?.how === 'split' ? `part ${i + 1}` : 'the whole'}</Link>
+            </span>
+          ))}
+        </p>
+      ) : null}
+      {lot.from.length > 0 ? (
+        <p className="quiet">
+          {lot.from.length === 1 ? 'Split from ' : 'Joined of '}
+          {lot.from.map((id, i) => (
+            <span key={id}>
+              {i > 0 ? ', ' : ''}
+              <Link href={`/fibre/${id}`}>{lot.from.length === 1 ? 'the whole' : `lot ${i + 1}`}</Link>
+            </span>
+          ))}
+        </p>
+      ) : null}
+    </>
+  );
+}
+
+function WeightSaid({ lot }: { lot: LotView }) {
+  if (!lot.weightFrom) return null;
+  const working = weightWorking(lot.weightFrom, lot.composition);
+  return (
+    <details className="amount">
+      <summary>
+        <span>How its weight was worked out</span>
+      </summary>
+      <ul>
+        <li>
+          {working.formula} = {working.result === null ? 'unknown' : printMass(working.result)}
+        </li>
+        {working.inputs.map((input) => (
+          <li key={input.name}>
+            {input.name}: {input.value ?? 'unknown'} {input.unit}
+          </li>
+        ))}
+        <li>Source: {working.source}</li>
+      </ul>
+    </details>
+  );
+}
+
+function TreatmentRow({ treatment, lotId, zone }: { treatment: Treatment; lotId: string; zone: string | null }) {
   return (
     <li>
       <span className="treatment-when">{treatment.atMs === null ? 'no date' : zone ? printDay(treatment.atMs, zone) : ''}</span>
-      <strong>{TREATMENT_WORD[treatment.kind]}</strong>
+      <strong>
+        {TREATMENT_WORD[treatment.kind]}
+        {treatment.part ? ` (${treatment.part})` : ''}
+      </strong>
       <span>
         {treatment.substance ?? (treatment.certainty === 'noneOnPurpose' ? 'nothing' : '')}
         {treatment.wofPct.state === 'unknown' ? '' : ` ${figureText(treatment.wofPct, printPercent)} of its weight`}
@@ -99,72 +188,12 @@ function TreatmentRow({ treatment, zone }: { treatment: Treatment; zone: string 
         ) : (
           `by hand${treatment.note ? `: ${treatment.note}` : ''}`
         )}
+        {treatment.lotId && treatment.lotId !== lotId ? (
+          <>
+            , <Link href={`/fibre/${treatment.lotId}`}>before it was this lot</Link>
+          </>
+        ) : null}
       </span>
     </li>
-  );
-}
-
-function TreatmentForm({ lotId, onClose, onSaved }: { lotId: string; onClose: () => void; onSaved: () => void }) {
-  const [id] = useState(newId);
-  const [kind, setKind] = useState<TreatmentKind>('mordant');
-  const [certainty, setCertainty] = useState<Certainty>('believed');
-  const [substance, setSubstance] = useState('');
-  const [pct, setPct] = useState('');
-  const [note, setNote] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const save = async () => {
-    const number = readNumber(pct);
-    if (pct.trim() !== '' && number?.rest.replace('%', '').trim() !== '')
-      return setProblem('Write the percent as a number, or leave it empty when nobody knows.');
-    try {
-      await post(`/lots/${lotId}/treatments`, {
-        id,
-        kind,
-        certainty,
-        substance: substance.trim() || null,
-        note,
-        atMs: null,
-        wofPct: number ? { state: certainty === 'known' ? 'measured' : 'estimated', value: number.value } : { state: 'unknown' },
-      });
-      onSaved();
-      onClose();
-    } catch (error) {
-      setProblem(errorText(error));
-    }
-  };
-  return (
-    <Modal open title="Add to its past" okText="Keep" cancelText="Not now" onOk={() => void save()} onCancel={onClose}>
-      <div className="params">
-        <label className="field">
-          <span>What was done</span>
-          <Select value={kind} onChange={setKind} options={TREATMENTS.map((value) => ({ value, label: TREATMENT_WORD[value] }))} />
-        </label>
-        <label className="field">
-          <span>How well is it known</span>
-          <Select
-            value={certainty}
-            onChange={setCertainty}
-            options={(Object.keys(CERTAINTY_WORD) as Certainty[]).map((value) => ({ value, label: CERTAINTY_WORD[value] }))}
-          />
-        </label>
-        <label className="field">
-          <span>With what</span>
-          <Input value={substance} maxLength={120} placeholder="unknown" onChange={(event) => setSubstance(event.target.value)} />
-        </label>
-        <label className="field">
-          <span>Percent of its weight</span>
-          <Input value={pct} placeholder="unknown" onChange={(event) => setPct(event.target.value)} />
-        </label>
-      </div>
-      <label className="field">
-        <span>Note</span>
-        <Input.TextArea value={note} autoSize={{ minRows: 2 }} onChange={(event) => setNote(event.target.value)} />
-      </label>
-      {problem ? (
-        <p className="field-error" role="alert">
-          {problem}
-        </p>
-      ) : null}
-    </Modal>
   );
 }

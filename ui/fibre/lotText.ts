@@ -22,4 +22,7 @@ export const TREATMENT_WORD: Record<TreatmentKind, string> = {
   rest: 'rested',
   rinse: 'rinsed',
   dry: 'dried',
+  resist: 'resist',
+  wash: 'washed',
+  cure: 'cured',
 };

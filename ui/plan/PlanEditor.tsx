@@ -7,6 +7,7 @@ import { blendNote } from '@/core/plan/buildPlan';
 import type { Draft, Plan, PlanProblem, Vessel } from '@/core/plan/plan';
 import { isStop } from '@/core/safety/finding';
 import { errorText, post, Refused } from '../api/http';
+import type { Book } from '../api/useBook';
 import { Findings } from '../shell/Findings';
 import { dayjsIn, msFromPicker } from '../shell/zonedPicker';
 import { Warp } from '../warp/Warp';
@@ -14,12 +15,14 @@ import { ChainEditor } from './ChainEditor';
 import { itemOfProblem } from './draft';
 import { LotPicker } from './LotPicker';
 import { PlanTotals } from './PlanHead';
+import { Questions } from './Questions';
 
 interface Props {
   readonly draft: Draft;
   readonly onDraft: (draft: Draft) => void;
   readonly lots: readonly LotView[];
   readonly vessels: readonly Vessel[];
+  readonly book: Book;
   readonly zone: string;
   readonly head: React.ReactNode;
   /** Shown beside the totals: the button that keeps the plan. */
@@ -29,7 +32,7 @@ interface Props {
 const PREVIEW_AFTER_MS = 250;
 
 /** A draft on the left, the plan it makes on the right, worked out anew after every change. */
-export function PlanEditor({ draft, onDraft, lots, vessels, zone, head, keep }: Props) {
+export function PlanEditor({ draft, onDraft, lots, vessels, book, zone, head, keep }: Props) {
   const [built, setBuilt] = useState<BuiltPlan>({ plan: null, problems: [] });
   const [lastPlan, setLastPlan] = useState<Plan | null>(null);
   useEffect(() => {
@@ -86,7 +89,7 @@ export function PlanEditor({ draft, onDraft, lots, vessels, zone, head, keep }: 
           </label>
           <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft({ ...draft, lotIds })} />
           {note ? <p className="quiet small">{note}</p> : null}
-          <ChainEditor draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} vessels={vessels} zone={zone} />
+          <ChainEditor draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} lots={chosenLots} vessels={vessels} book={book} zone={zone} />
         </form>
         <div className="editor-plan" aria-live="polite">
           <Problems problems={general} />
@@ -94,6 +97,7 @@ export function PlanEditor({ draft, onDraft, lots, vessels, zone, head, keep }: 
             <div className={built.plan ? undefined : 'stale'}>
               <PlanTotals plan={shown} />
               {built.plan ? null : <p className="banner">This is the plan before your last change. Mend what is marked and it is worked out again.</p>}
+              <Questions plan={shown} draft={draft} onDraft={onDraft} />
               <Findings findings={shown.findings} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Warp plan={shown} onChoose={(stepId) => document.getElementById(`item-${stepId.split('-')[0]}`)?.scrollIntoView({ block: 'start' })} />
             </div>

@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { printAmount, printNumber } from '@/core/measure/print';
 import type { Plan, PlannedAmount, PlanStep } from '@/core/plan/plan';
-import { PLAN_FOOTER } from '@/core/safety/rules';
+import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { printDayClock } from '@/core/time/zone';
 import { Findings } from '../shell/Findings';
 import { StitchPatch } from '../theme/stitches';

@@ -1,9 +1,16 @@
 import { describe, expect, test } from 'vitest';
+import { LIBRARY } from '@/core/method/library';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
 import { blankDraft, itemOfProblem, movedItem, withEntry, withItem, withoutItem } from './draft';
 import { phaseText, whyText, workingLines } from './workingText';
 
-const draft = blankDraft(Date.UTC(2026, 5, 6, 9, 20));
+const { find } = LIBRARY;
+const draft = blankDraft(Date.UTC(2026, 5, 6, 9, 20), find);
+const method = (id: string) => {
+  const found = find(id);
+  if (!found) throw new Error(id);
+  return found;
+};
 
 describe('the draft of a session', () => {
   test('begins at the next full hour, with the usual chain in working order', () => {
@@ -20,7 +27,7 @@ describe('the draft of a session', () => {
     ]);
   });
   test('a method added goes to its place in the working order, with an id of its own', () => {
-    const more = withItem(draft, 'iron-dip');
+    const more = withItem(draft, method('iron-dip'), find);
     const ids = more.chain.map((item) => item.methodId);
     expect(ids.indexOf('iron-dip')).toBe(ids.indexOf('rinse') - 1);
     expect(new Set(more.chain.map((item) => item.id)).size).toBe(more.chain.length);

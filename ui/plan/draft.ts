@@ -1,19 +1,23 @@
-import { METHODS, methodById } from '@/core/method/library';
+import { type Method, STAGES } from '@/core/method/method';
 import type { ChainItem, Draft } from '@/core/plan/plan';
 
 /** The usual order of work for leaf colour on wool: where a new session begins. */
 export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain', 'dyebath', 'rest-overnight', 'rinse', 'dry'] as const;
 
 const HOUR = 3_600_000;
+/** What a new extraction begins with, until the dyer chooses. */
+const FIRST_DYESTUFF = 'weld';
 
-export const newItem = (methodId: string, id: string): ChainItem => ({
+type Find = (id: string) => Method | undefined;
+
+export const newItem = (method: Method | undefined, methodId: string, id: string): ChainItem => ({
   id,
   methodId,
   params: {},
-  dyestuffId: methodById(methodId)?.needsDyestuff ? 'weld' : null,
+  dyestuffId: method?.needsDyestuff ? (method.stage === 'tannin' ? 'oakGall' : FIRST_DYESTUFF) : null,
 });
 
-export const blankDraft = (nowMs: number): Draft => ({
+export const blankDraft = (nowMs: number, find: Find): Draft => ({
   // The next full hour: a start that has passed before the form is filled helps nobody.
   name: '',
   startMs: Math.ceil(nowMs / HOUR) * HOUR,
@@ -22,16 +26,19 @@ export const blankDraft = (nowMs: number): Draft => ({
   overrules: {},
   pins: {},
   reasons: {},
-  chain: USUAL_CHAIN.map((methodId, i) => newItem(methodId, `c${i + 1}`)),
+  chain: USUAL_CHAIN.map((methodId, i) => newItem(find(methodId), methodId, `c${i + 1}`)),
 });
 
 export const nextItemId = (draft: Draft): string => `c${1 + Math.max(0, ...draft.chain.map((item) => Number(/^c(\d+)$/.exec(item.id)?.[1] ?? 0)))}`;
 
 /** Adds a method behind the last item of its own or an earlier stage: the chain stays in working order by itself. */
-export function withItem(draft: Draft, methodId: string): Draft {
-  const order = METHODS.findIndex((method) => method.id === methodId);
-  const after = draft.chain.findLastIndex((item) => METHODS.findIndex((method) => method.id === item.methodId) <= order);
-  return { ...draft, chain: draft.chain.toSpliced(after + 1, 0, newItem(methodId, nextItemId(draft))) };
+export function withItem(draft: Draft, method: Method, find: Find): Draft {
+  const stageOf = (methodId: string) => {
+    const found = find(methodId);
+    return found ? STAGES.indexOf(found.stage) : -1;
+  };
+  const after = draft.chain.findLastIndex((item) => stageOf(item.methodId) <= STAGES.indexOf(method.stage));
+  return { ...draft, chain: draft.chain.toSpliced(after + 1, 0, newItem(method, method.id, nextItemId(draft))) };
 }
 
 export const withoutItem = (draft: Draft, id: string): Draft => ({ ...draft, chain: draft.chain.filter((item) => item.id !== id) });
@@ -49,9 +56,10 @@ export const changedItem = (draft: Draft, id: string, change: Partial<ChainItem>
   chain: draft.chain.map((item) => (item.id === id ? { ...item, ...change } : item)),
 });
 
-/** Sets or clears one entry of the records a draft keeps by step. */
-export function withEntry<K extends 'vessels' | 'overrules' | 'pins' | 'reasons'>(draft: Draft, record: K, key: string, value: Draft[K][string] | null): Draft {
-  const { [key]: _old, ...rest } = draft[record];
+type Records = Required<Pick<Draft, 'vessels' | 'overrules' | 'pins' | 'reasons' | 'lids' | 'labels' | 'answers'>>;
+/** Sets or clears one entry of the records a draft keeps by step, substance or lot. */
+export function withEntry<K extends keyof Records>(draft: Draft, record: K, key: string, value: Records[K][string] | null): Draft {
+  const rest = Object.fromEntries(Object.entries(draft[record] ?? {}).filter(([had]) => had !== key));
   return { ...draft, [record]: value === null ? rest : { ...rest, [key]: value } };
 }
 

@@ -1,4 +1,4 @@
-import { printAmount, printNumber } from '@/core/measure/print';
+import { printAmount, printDuration, printNumber } from '@/core/measure/print';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep } from '@/core/plan/plan';
 import type { WhyNotEarlier } from '@/core/schedule/problem';
 import { printDayClock } from '@/core/time/zone';
@@ -13,7 +13,7 @@ export function workingLines(amount: PlannedAmount): string[] {
 
 export function amountText(amount: PlannedAmount): string {
   const value = amountOf(amount);
-  return value === null ? 'unknown' : printAmount(value, amount.unit);
+  return value === null ? (amount.words ?? 'unknown') : printAmount(value, amount.unit);
 }
 
 /** Why a step is not earlier, in one sentence. */
@@ -54,6 +54,8 @@ export function phaseText(phase: PlanStep['phases'][number]): string {
       return `${phase.act}: ${phase.exactMin} min, exactly`;
     case 'soak':
       return `Soak ${Math.round(phase.minutes.min / 6) / 10}–${Math.round(phase.minutes.max / 6) / 10} h, about ${Math.round(phase.minutes.typical / 6) / 10} h`;
+    case 'until':
+      return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${printDuration(phase.minutes.typical)}`;
     case 'rest':
       return `Rest with heat off, ${Math.round(phase.minutes.min / 60)}–${Math.round(phase.minutes.max / 60)} h; a night is fine`;
   }

@@ -16,6 +16,7 @@ import { actualTimes } from './actualTimes';
 const TemperatureChart = dynamic(() => import('./TemperatureChart').then((module) => module.TemperatureChart), {
   loading: () => <LoadingPage what="the curves" />,
 });
+const BathsLeft = dynamic(() => import('./BathsLeft').then((module) => module.BathsLeft));
 const AgainDialog = dynamic(() => import('./AgainDialog').then((module) => module.AgainDialog));
 
 /** What was planned beside what was done, the differences in words, the curves, the log. */
@@ -116,6 +117,7 @@ export function RecordPage({ runId }: { runId: string }) {
           ))}
         </table>
       </div>
+      <BathsLeft view={view} />
       <RunLog plan={plan} events={view.events} waitingIds={new Set()} limit={20} />
       {again ? <AgainDialog runId={runId} plan={plan} onClose={() => setAgain(false)} /> : null}
     </div>

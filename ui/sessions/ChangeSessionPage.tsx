@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { LotView, SessionView } from '@/contract/views';
 import type { Draft, Plan, Vessel } from '@/core/plan/plan';
 import { errorText, post } from '../api/http';
+import { useBook } from '../api/useBook';
 import { useLoaded } from '../api/useLoaded';
 import { canKeep, PlanEditor } from '../plan/PlanEditor';
 import { FailedPage, LoadingPage } from '../shell/PageState';
@@ -14,12 +15,13 @@ export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
   const session = useLoaded<SessionView>(`/sessions/${sessionId}`, () => false);
   const lots = useLoaded<LotView[]>('/lots', (message) => message.kind === 'changed' && message.what === 'lot');
   const vessels = useLoaded<Vessel[]>('/vessels', (message) => message.kind === 'changed' && message.what === 'vessel');
+  const book = useBook();
   const router = useRouter();
   const [changed, setChanged] = useState<Draft | null>(null);
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  for (const loaded of [session, lots, vessels]) if (loaded.state === 'failed') return <FailedPage why={loaded.why} retry={loaded.retry} />;
-  if (session.state !== 'ready' || lots.state !== 'ready' || vessels.state !== 'ready') return <LoadingPage what="the plan" />;
+  for (const loaded of [session, lots, vessels, book]) if (loaded.state === 'failed') return <FailedPage why={loaded.why} retry={loaded.retry} />;
+  if (session.state !== 'ready' || lots.state !== 'ready' || vessels.state !== 'ready' || book.state !== 'ready') return <LoadingPage what="the plan" />;
   const { plan } = session.value;
   const draft = changed ?? plan.draft;
   const keep = async () => {
@@ -37,6 +39,7 @@ export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
       onDraft={setChanged}
       lots={lots.value}
       vessels={vessels.value}
+      book={book.value}
       zone={plan.home.diary.zone}
       head={
         <>

@@ -6,6 +6,7 @@ import type { Draft, Plan, Vessel } from '@/core/plan/plan';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
+import { useBook } from '../api/useBook';
 import { useLoaded } from '../api/useLoaded';
 import { blankDraft } from '../plan/draft';
 import { canKeep, isHeld, PlanEditor } from '../plan/PlanEditor';
@@ -27,19 +28,22 @@ function keptDraft(): Draft | null {
 export function NewSessionPage() {
   const lots = useLoaded<LotView[]>('/lots', (message) => message.kind === 'changed' && message.what === 'lot');
   const vessels = useLoaded<Vessel[]>('/vessels', (message) => message.kind === 'changed' && message.what === 'vessel');
+  const book = useBook();
   const zone = useZone();
   const router = useRouter();
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [changed, setDraft] = useState<Draft | null>(null);
   const [sessionId] = useState(newId);
   const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => setDraft(keptDraft() ?? blankDraft(nowMs())), []);
+  useEffect(() => setDraft(keptDraft()), []);
   const change = (next: Draft) => {
     setDraft(next);
     localStorage.setItem(KEY, JSON.stringify(next));
   };
   if (lots.state === 'failed') return <FailedPage why={lots.why} retry={lots.retry} />;
   if (vessels.state === 'failed') return <FailedPage why={vessels.why} retry={vessels.retry} />;
-  if (lots.state === 'loading' || vessels.state === 'loading' || !draft || !zone) return <LoadingPage what="fibre and vessels" />;
+  if (book.state === 'failed') return <FailedPage why={book.why} retry={book.retry} />;
+  if (lots.state === 'loading' || vessels.state === 'loading' || book.state === 'loading' || !zone) return <LoadingPage what="fibre and vessels" />;
+  const draft = changed ?? blankDraft(nowMs(), book.value.find);
   const keep = async () => {
     setProblem(null);
     try {
@@ -56,6 +60,7 @@ export function NewSessionPage() {
       onDraft={change}
       lots={lots.value}
       vessels={vessels.value}
+      book={book.value}
       zone={zone}
       head={
         <>
@@ -69,7 +74,7 @@ export function NewSessionPage() {
       }
       keep={(plan) => (
         <>
-          <button type="button" className="act" onClick={() => change(blankDraft(nowMs()))}>
+          <button type="button" className="act" onClick={() => change(blankDraft(nowMs(), book.value.find))}>
             Begin anew
           </button>
           <button

@@ -54,6 +54,9 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
           </h1>
           <PlanTotals plan={plan} />
         </div>
+        <Link className="act" href={`/sessions/${sessionId}/weigh-out`}>
+          Weigh out
+        </Link>
         {runId ? (
           <>
             <Link className="act" href={`/runs/${runId}/record`}>
@@ -88,6 +91,16 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
       {problem ? (
         <p className="banner banner-stop" role="alert">
           {problem}
+        </p>
+      ) : null}
+      {!runId && plan.questions.some((question) => question.answer === null) ? (
+        <p className="banner">
+          Is it mordanted? Nobody is sure of{' '}
+          {plan.questions
+            .filter((question) => question.answer === null)
+            .map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name)
+            .join(', ')}
+          . {isNewest ? <Link href={`/sessions/${sessionId}/change`}>Choose what to do about it.</Link> : null}
         </p>
       ) : null}
       <Findings findings={plan.findings} stepTitle={title} />

@@ -1,8 +1,11 @@
 'use client';
-import { Checkbox, Input, InputNumber, Modal } from 'antd';
+import { Checkbox, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
-import type { Home } from '@/core/plan/plan';
-import { errorText, put } from '../api/http';
+import { HEAT_KINDS, type Home } from '@/core/plan/plan';
+import { put } from '../api/http';
+import { newId } from '../api/newId';
+import { useSave } from '../api/useSave';
+import { Field, FormProblem } from '../shell/Field';
 
 const WEEKDAYS = [
   [1, 'Mon'],
@@ -13,70 +16,68 @@ const WEEKDAYS = [
   [6, 'Sat'],
   [0, 'Sun'],
 ] as const;
+const HEAT_WORD = { hotplate: 'hotplate', gas: 'gas hob', campBurner: 'camp burner', charcoal: 'charcoal', microwave: 'microwave', oven: 'oven' } as const;
 
-/** Diary and figures of the home. */
+/** Diary, heat, scales, probes and figures of the home. */
 export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () => void; onSaved: () => void }) {
-  const [diary, setDiary] = useState(home.diary);
-  const [scaleG, setScaleG] = useState(home.scaleG);
-  const [altitudeM, setAltitudeM] = useState(home.altitudeM);
-  const [emergencyNumber, setEmergencyNumber] = useState(home.emergencyNumber);
-  const [heatSources, setHeatSources] = useState(home.heatSources);
-  const [problem, setProblem] = useState<string | null>(null);
-  const save = async () => {
-    try {
-      await put('/home', { diary, scaleG, altitudeM, emergencyNumber, heatSources, revision: home.revision });
-      onSaved();
-      onClose();
-    } catch (error) {
-      setProblem(errorText(error));
-    }
-  };
-  const time = (value: string, set: (value: string) => void, label: string) => (
-    <Input type="time" aria-label={label} value={value} onChange={(event) => set(event.target.value)} />
+  const [fields, setFields] = useState(home);
+  const { errors, saving, save } = useSave();
+  const set = (change: Partial<Home>) => setFields({ ...fields, ...change });
+  const { diary } = fields;
+  const keep = () =>
+    save(
+      () => put('/home', fields),
+      () => {
+        onSaved();
+        onClose();
+      },
+    );
+  const time = (value: string, change: (value: string) => void, label: string) => (
+    <Input type="time" aria-label={label} value={value} onChange={(event) => change(event.target.value)} />
   );
+  const setDiary = (change: Partial<Home['diary']>) => set({ diary: { ...diary, ...change } });
   return (
-    <Modal open title="The home" okText="Keep" cancelText="Not now" width={640} onOk={() => void save()} onCancel={onClose}>
+    <Modal open title="The home" okText="Keep" cancelText="Not now" width={680} confirmLoading={saving} onOk={() => void keep()} onCancel={onClose}>
       <div className="params">
         <div className="field">
           <span>Awake from</span>
-          {time(diary.wakeAt, (wakeAt) => setDiary({ ...diary, wakeAt }), 'Awake from')}
+          {time(diary.wakeAt, (wakeAt) => setDiary({ wakeAt }), 'Awake from')}
         </div>
         <div className="field">
           <span>until</span>
-          {time(diary.sleepAt, (sleepAt) => setDiary({ ...diary, sleepAt }), 'Awake until')}
+          {time(diary.sleepAt, (sleepAt) => setDiary({ sleepAt }), 'Awake until')}
         </div>
-        <label className="field">
-          <span>Time zone</span>
-          <Input value={diary.zone} onChange={(event) => setDiary({ ...diary, zone: event.target.value })} />
-        </label>
-        <label className="field">
-          <span>Scale reads to</span>
-          <InputNumber value={scaleG} suffix="g" placeholder="unknown" onChange={setScaleG} style={{ width: '100%' }} />
-        </label>
-        <label className="field">
-          <span>Altitude</span>
-          <InputNumber value={altitudeM} suffix="m" onChange={(value) => setAltitudeM(value ?? 0)} style={{ width: '100%' }} />
-        </label>
-        <label className="field">
-          <span>Emergency number</span>
-          <Input value={emergencyNumber} maxLength={40} onChange={(event) => setEmergencyNumber(event.target.value)} />
-        </label>
+        <Field label="Time zone" problem={errors['diary.zone']}>
+          <Input value={diary.zone} onChange={(event) => setDiary({ zone: event.target.value })} />
+        </Field>
+        <Field label="Altitude">
+          <InputNumber value={fields.altitudeM} suffix="m" onChange={(value) => set({ altitudeM: value ?? 0 })} style={{ width: '100%' }} />
+        </Field>
+        <Field label="One circuit gives">
+          <InputNumber value={fields.circuitW} suffix="W" placeholder="unknown" onChange={(circuitW) => set({ circuitW })} style={{ width: '100%' }} />
+        </Field>
+        <Field label="Emergency number">
+          <Input value={fields.emergencyNumber} maxLength={40} onChange={(event) => set({ emergencyNumber: event.target.value })} />
+        </Field>
       </div>
+      <Checkbox checked={fields.childrenOrPets} onChange={(event) => set({ childrenOrPets: event.target.checked })}>
+        Children or pets at home
+      </Checkbox>
       <fieldset className="field">
         <legend>Away</legend>
         {diary.away.map((away, i) => {
-          const set = (change: Partial<typeof away>) => setDiary({ ...diary, away: diary.away.with(i, { ...away, ...change }) });
+          const change = (part: Partial<typeof away>) => setDiary({ away: diary.away.with(i, { ...away, ...part }) });
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: entries have no name of their own
             <div key={i} className="share share-wrap">
               <Checkbox.Group
                 value={[...away.weekdays]}
                 options={WEEKDAYS.map(([value, label]) => ({ value, label }))}
-                onChange={(weekdays) => set({ weekdays: weekdays as number[] })}
+                onChange={(weekdays) => change({ weekdays: weekdays as number[] })}
               />
-              {time(away.from, (from) => set({ from }), 'Away from')}
-              {time(away.to, (to) => set({ to }), 'Away until')}
-              <button type="button" className="act act-small" onClick={() => setDiary({ ...diary, away: diary.away.toSpliced(i, 1) })}>
+              {time(away.from, (from) => change({ from }), 'Away from')}
+              {time(away.to, (to) => change({ to }), 'Away until')}
+              <button type="button" className="act act-small" onClick={() => setDiary({ away: diary.away.toSpliced(i, 1) })}>
                 Remove
               </button>
             </div>
@@ -85,38 +86,86 @@ export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () =
         <button
           type="button"
           className="act act-small"
-          onClick={() => setDiary({ ...diary, away: [...diary.away, { weekdays: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }] })}
+          onClick={() => setDiary({ away: [...diary.away, { weekdays: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }] })}
         >
           Add hours away
         </button>
       </fieldset>
       <fieldset className="field">
         <legend>Heat</legend>
-        {heatSources.map((source, i) => (
-          <div key={source.id} className="share">
-            <Input aria-label="Name" value={source.name} onChange={(event) => setHeatSources(heatSources.with(i, { ...source, name: event.target.value }))} />
-            <InputNumber
-              aria-label="Power"
-              value={source.maxW}
-              suffix="W"
-              placeholder="unknown"
-              onChange={(maxW) => setHeatSources(heatSources.with(i, { ...source, maxW }))}
-            />
+        {fields.heatSources.map((source, i) => {
+          const change = (part: Partial<typeof source>) => set({ heatSources: fields.heatSources.with(i, { ...source, ...part }) });
+          return (
+            <div key={source.id} className="share">
+              <Input aria-label="Name" value={source.name} onChange={(event) => change({ name: event.target.value })} />
+              <Select
+                aria-label="Kind of heat"
+                value={source.kind}
+                options={HEAT_KINDS.map((value) => ({ value, label: HEAT_WORD[value] }))}
+                onChange={(kind) => change({ kind })}
+              />
+              <InputNumber aria-label="Power" value={source.maxW} suffix="W" placeholder="unknown" onChange={(maxW) => change({ maxW })} />
+              <Checkbox checked={source.outdoors} onChange={(event) => change({ outdoors: event.target.checked })}>
+                outdoors
+              </Checkbox>
+            </div>
+          );
+        })}
+        <button
+          type="button"
+          className="act act-small"
+          onClick={() =>
+            set({
+              heatSources: [
+                ...fields.heatSources,
+                { id: newId(), name: `Hotplate ${fields.heatSources.length + 1}`, maxW: null, kind: 'hotplate', outdoors: false },
+              ],
+            })
+          }
+        >
+          Add a heat source
+        </button>
+      </fieldset>
+      <fieldset className="field">
+        <legend>Scales</legend>
+        {fields.scales.map((scale, i) => {
+          const change = (part: Partial<typeof scale>) => set({ scales: fields.scales.with(i, { ...scale, ...part }) });
+          return (
+            <div key={scale.id} className="share">
+              <Input aria-label="Name" value={scale.name} onChange={(event) => change({ name: event.target.value })} />
+              <InputNumber aria-label="Reads to" value={scale.readsToG} prefix="reads to" suffix="g" onChange={(value) => change({ readsToG: value ?? 1 })} />
+              <InputNumber aria-label="Carries" value={scale.mostG} prefix="up to" suffix="g" placeholder="any" onChange={(mostG) => change({ mostG })} />
+              <button type="button" className="act act-small" onClick={() => set({ scales: fields.scales.toSpliced(i, 1) })}>
+                Remove
+              </button>
+            </div>
+          );
+        })}
+        <button
+          type="button"
+          className="act act-small"
+          onClick={() => set({ scales: [...fields.scales, { id: newId(), name: 'Kitchen scale', readsToG: 1, mostG: 5000 }] })}
+        >
+          Add a scale
+        </button>
+      </fieldset>
+      <fieldset className="field">
+        <legend>Probes</legend>
+        {fields.probes.map((probe, i) => (
+          <div key={probe.id} className="share">
+            <Input aria-label="Name" value={probe.name} onChange={(event) => set({ probes: fields.probes.with(i, { ...probe, name: event.target.value }) })} />
+            <span className="quiet small">posts to /api/v1/probes/{probe.id}/readings</span>
           </div>
         ))}
         <button
           type="button"
           className="act act-small"
-          onClick={() => setHeatSources([...heatSources, { id: `heat${Date.now()}`, name: `Hotplate ${heatSources.length + 1}`, maxW: null }])}
+          onClick={() => set({ probes: [...fields.probes, { id: newId(), name: `Probe ${fields.probes.length + 1}` }] })}
         >
-          Add a heat source
+          Add a probe
         </button>
       </fieldset>
-      {problem ? (
-        <p className="field-error" role="alert">
-          {problem}
-        </p>
-      ) : null}
+      <FormProblem text={errors['']} />
     </Modal>
   );
 }

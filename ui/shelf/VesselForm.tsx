@@ -1,9 +1,11 @@
 'use client';
 import { Checkbox, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
-import type { Home, Vessel } from '@/core/plan/plan';
-import { errorText, post, put } from '../api/http';
+import { type Home, holdsMany, MATERIAL_SAYS, MATERIALS, VESSEL_KINDS, type Vessel } from '@/core/plan/plan';
+import { post, put } from '../api/http';
 import { newId } from '../api/newId';
+import { useSave } from '../api/useSave';
+import { Field, FormProblem } from '../shell/Field';
 
 interface Props {
   readonly vessel: Vessel | null;
@@ -13,9 +15,6 @@ interface Props {
   readonly onSaved: () => void;
 }
 
-const KINDS = ['pot', 'pail', 'jar', 'line'] as const;
-const MATERIALS = ['stainless', 'enamel', 'aluminium', 'plastic', 'glass', 'wood'] as const;
-
 export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
   const [id] = useState(() => vessel?.id ?? newId());
   const [fields, setFields] = useState(() => ({
@@ -23,78 +22,93 @@ export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
     kind: vessel?.kind ?? ('pot' as const),
     litres: vessel ? vessel.litres : 8,
     material: vessel?.material ?? ('stainless' as const),
+    heatProof: vessel?.heatProof ?? false,
     heatSourceId: vessel?.heatSourceId ?? null,
     probeId: vessel?.probeId ?? null,
     dyeOnly: vessel?.dyeOnly ?? true,
     order: vessel?.order ?? place,
   }));
-  const [problem, setProblem] = useState<string | null>(null);
+  const { errors, saving, save } = useSave();
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
-  const save = async () => {
-    try {
-      if (vessel) await put(`/vessels/${id}`, { ...fields, revision: vessel.revision });
-      else await post('/vessels', { id, ...fields });
-      onSaved();
-      onClose();
-    } catch (error) {
-      setProblem(errorText(error));
-    }
+  const done = () => {
+    onSaved();
+    onClose();
   };
+  const keep = () => save(() => (vessel ? put(`/vessels/${id}`, { ...fields, revision: vessel.revision }) : post('/vessels', { id, ...fields })), done);
+  const putAway = () => vessel && save(() => post(`/vessels/${id}/retire`, { revision: vessel.revision, retired: true }), done);
   return (
-    <Modal open title={vessel ? vessel.name : 'Add a vessel'} okText="Keep" cancelText="Not now" onOk={() => void save()} onCancel={onClose}>
-      <label className="field">
-        <span>Name</span>
+    <Modal
+      open
+      title={vessel ? vessel.name : 'Add a vessel'}
+      okText="Keep"
+      cancelText="Not now"
+      confirmLoading={saving}
+      onOk={() => void keep()}
+      onCancel={onClose}
+    >
+      <Field label="Name" problem={errors.name}>
         <Input value={fields.name} maxLength={120} onChange={(event) => set({ name: event.target.value })} />
-      </label>
+      </Field>
       <div className="params">
-        <label className="field">
-          <span>Kind</span>
+        <Field label="Kind">
           <Select
             value={fields.kind}
-            onChange={(kind) => set({ kind, litres: kind === 'line' ? null : (fields.litres ?? 8) })}
-            options={KINDS.map((value) => ({ value, label: value }))}
+            onChange={(kind) => set({ kind, litres: holdsMany({ kind }) ? null : (fields.litres ?? 8) })}
+            options={VESSEL_KINDS.map((value) => ({ value, label: value }))}
           />
-        </label>
-        <label className="field">
-          <span>To the brim</span>
+        </Field>
+        <Field label="To the brim" problem={errors.litres}>
           <InputNumber
             value={fields.litres}
-            disabled={fields.kind === 'line'}
+            disabled={holdsMany(fields)}
             suffix="L"
             placeholder="unknown"
             onChange={(litres) => set({ litres })}
             style={{ width: '100%' }}
           />
-        </label>
-        <label className="field">
-          <span>Material</span>
+        </Field>
+        <Field label="Material" hint={MATERIAL_SAYS[fields.material]}>
           <Select value={fields.material} onChange={(material) => set({ material })} options={MATERIALS.map((value) => ({ value, label: value }))} />
-        </label>
-        <label className="field">
-          <span>Stands on</span>
+        </Field>
+        <Field label="Stands on" problem={errors.heatSourceId}>
           <Select
             value={fields.heatSourceId ?? ''}
             onChange={(value) => set({ heatSourceId: value || null })}
             options={[{ value: '', label: 'no heat' }, ...home.heatSources.map((source) => ({ value: source.id, label: source.name }))]}
           />
-        </label>
-        <label className="field">
-          <span>Probe</span>
-          <Input value={fields.probeId ?? ''} placeholder="none" maxLength={64} onChange={(event) => set({ probeId: event.target.value.trim() || null })} />
-        </label>
-        <label className="field">
-          <span>Place from the left</span>
+        </Field>
+        <Field label="Probe">
+          <Select
+            value={fields.probeId ?? ''}
+            onChange={(value) => set({ probeId: value || null })}
+            options={[
+              { value: '', label: 'none' },
+              ...home.probes.map((probe) => ({ value: probe.id, label: probe.name })),
+              ...(fields.probeId && !home.probes.some((probe) => probe.id === fields.probeId) ? [{ value: fields.probeId, label: fields.probeId }] : []),
+            ]}
+          />
+        </Field>
+        <Field label="Place from the left">
           <InputNumber value={fields.order} min={0} onChange={(order) => set({ order: order ?? 0 })} style={{ width: '100%' }} />
-        </label>
+        </Field>
       </div>
       <Checkbox checked={fields.dyeOnly} onChange={(event) => set({ dyeOnly: event.target.checked })}>
         For dyeing only, never for food again
       </Checkbox>
-      {problem ? (
-        <p className="field-error" role="alert">
-          {problem}
+      {fields.material === 'glass' ? (
+        <Checkbox checked={fields.heatProof} onChange={(event) => set({ heatProof: event.target.checked })}>
+          Marked heat-proof
+        </Checkbox>
+      ) : null}
+      {vessel ? (
+        <p>
+          <button type="button" className="act act-small" onClick={() => void putAway()}>
+            Put it away
+          </button>{' '}
+          <span className="quiet small">It is no longer offered; records that used it stay whole.</span>
         </p>
       ) : null}
+      <FormProblem text={errors.name || errors.litres || errors.heatSourceId ? null : errors['']} />
     </Modal>
   );
 }

@@ -9,6 +9,7 @@ const PLACES = [
   { href: '/fibre', name: 'Fibre' },
   { href: '/shelf', name: 'Shelf' },
   { href: '/methods', name: 'Methods' },
+  { href: '/bench', name: 'Bench' },
 ] as const;
 
 const NEXT: Record<Lighting, Lighting> = { auto: 'night', night: 'day', day: 'auto' };

@@ -1,15 +1,20 @@
 'use client';
 import { Input, Modal, Select } from 'antd';
 import { useState } from 'react';
-import type { Figure } from '@/core/figure';
+import { parseAmount } from '@/core/dose/parseAmount';
+import { type Figure, knownValue } from '@/core/figure';
 import { readNumber } from '@/core/measure/parseNumber';
 import { parseQuantity, parseTemperatureC, refusalText } from '@/core/measure/parseQuantity';
 import { convert } from '@/core/measure/units';
 import type { Plan, PlanStep, Vessel } from '@/core/plan/plan';
+import type { WeighTick } from '@/core/plan/weighOut';
 import { err, ok, type Result } from '@/core/result';
+import { additionFindings, substanceByName } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
+import { type Shelf, shelfOf } from '@/core/shelf/library';
+import { Findings } from '../shell/Findings';
 import type { AskFor } from './stoveView';
 
 export interface Asked {
@@ -22,6 +27,8 @@ interface Props {
   readonly asked: Asked;
   readonly plan: Plan;
   readonly state: RunState;
+  /** What was weighed out before, by "step/addition". */
+  readonly weighed: ReadonlyMap<string, WeighTick>;
   readonly vessels: readonly Vessel[];
   readonly onLog: (fact: RunFact, agoMin: number) => void;
   readonly onClose: () => void;
@@ -42,11 +49,15 @@ const TITLES: Record<AskFor, string> = {
 const AGO = [0, 2, 5, 10, 30] as const;
 
 /** A small form for an act that needs a word or a number. What cannot be read is said under the field; nothing is lost. */
-export function AskDialog({ asked, plan, state, vessels, onLog, onClose }: Props) {
+export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose }: Props) {
   const { ask, step } = asked;
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
-  const planned = addition ? amountNow(addition, step, plan, state) : null;
-  const [text, setText] = useState(ask === 'addition' && planned !== null ? `${Math.round(planned * 100) / 100} ${addition?.unit ?? 'g'}` : '');
+  // What stands ready on the table is what goes in.
+  const ready = addition ? weighed.get(`${step.id}/${addition.id}`)?.amount : null;
+  const planned = (ready ? knownValue(ready) : null) ?? (addition ? amountNow(addition, step, plan, state) : null);
+  const [text, setText] = useState(
+    ask === 'addition' && planned !== null ? `${Math.round(planned * 100) / 100} ${addition?.unit === 'piece' ? '' : (addition?.unit ?? 'g')}`.trim() : '',
+  );
   const [choice, setChoice] = useState(
     ask === 'move' ? '' : ask === 'weigh' ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '') : 'measured',
   );
@@ -54,8 +65,13 @@ export function AskDialog({ asked, plan, state, vessels, onLog, onClose }: Props
   const [other, setOther] = useState('');
   const [ago, setAgo] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
+  const shelf = shelfOf(plan.own);
+  const filled = { ask, step, text, choice, what, other, shelf };
+  const own = state.steps[step.id];
+  const pouring = ask === 'addition' ? readFact(filled) : null;
+  const warnings = pouring?.ok && pouring.value.type === 'addition' && own ? additionFindings(plan, step, own, pouring.value) : [];
   const submit = () => {
-    const fact = readFact({ ask, step, text, choice, what, other });
+    const fact = readFact(filled);
     if (!fact.ok) return setProblem(fact.error);
     onLog(fact.value, ago);
     onClose();
@@ -136,6 +152,12 @@ export function AskDialog({ asked, plan, state, vessels, onLog, onClose }: Props
             </label>
           ))}
         </fieldset>
+        {warnings.length > 0 ? (
+          <div aria-live="polite">
+            <p className="small">Before you pour it in. If it is in already, log it all the same.</p>
+            <Findings findings={warnings} />
+          </div>
+        ) : null}
         {problem ? (
           <p className="field-error" role="alert">
             {problem}
@@ -169,10 +191,11 @@ interface Filled {
   readonly choice: string;
   readonly what: string;
   readonly other: string;
+  readonly shelf: Shelf;
 }
 
 /** The fact a filled form states, or what to mend. */
-function readFact({ ask, step, text, choice, what, other }: Filled): Result<RunFact, string> {
+function readFact({ ask, step, text, choice, what, other, shelf }: Filled): Result<RunFact, string> {
   const { id: stepId } = step;
   switch (ask) {
     case 'reading': {
@@ -201,11 +224,18 @@ function readFact({ ask, step, text, choice, what, other }: Filled): Result<RunF
       const addition = step.additions.find((a) => a.id === what);
       if (!addition && other.trim() === '') return err('Name what went in.');
       const unit = addition?.unit ?? (/[ml]\b/i.test(text) && !/g\b/i.test(text) ? 'mL' : 'g');
-      const base = { type: 'addition' as const, stepId, additionId: addition?.id ?? null, substance: addition?.substance ?? other.trim(), unit };
+      const base = {
+        type: 'addition' as const,
+        stepId,
+        additionId: addition?.id ?? null,
+        substance: addition?.substance ?? substanceByName(other, shelf),
+        unit,
+      };
       if (choice === 'unknown') return ok({ ...base, amount: { state: 'unknown' } });
-      const parsed = parseQuantity(text, unit === 'g' ? 'mass' : 'volume', null, unit);
+      const parsed = parseAmount(text, unit, shelf.assistant(base.substance)?.bulkGPerMl ?? null);
       if (!parsed.ok) return err(refusalText(parsed.error));
-      const amount: Figure = { state: choice === 'estimated' ? 'estimated' : 'measured', value: convert(parsed.value.value, parsed.value.unit, unit) };
+      // A spoon is never a weighing.
+      const amount: Figure = { state: choice === 'estimated' || parsed.value.plusMinusPct !== null ? 'estimated' : 'measured', value: parsed.value.value };
       return ok({ ...base, amount });
     }
     case 'checked':

@@ -3,9 +3,10 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { RunView } from '@/contract/views';
+import type { RunView, WeighList } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
 import type { PlanStep, Vessel } from '@/core/plan/plan';
+import { standingTicks } from '@/core/plan/weighOut';
 import type { RunFact } from '@/core/run/events';
 import { printClock, printDayClock } from '@/core/time/zone';
 import { errorText, post } from '../api/http';
@@ -27,6 +28,7 @@ import { VesselCard } from './VesselCard';
 
 const AskDialog = dynamic(() => import('./AskDialog').then((module) => module.AskDialog));
 const MoreActs = dynamic(() => import('./MoreActs').then((module) => module.MoreActs));
+const BathNow = dynamic(() => import('./BathNow').then((module) => module.BathNow));
 const KeyHelp = dynamic(() => import('./KeyHelp').then((module) => module.KeyHelp));
 
 export function StovePage({ runId }: { runId: string }) {
@@ -43,6 +45,11 @@ function Stove({ run }: { run: LiveRun }) {
   const router = useRouter();
   const now = useNow();
   const vessels = useLoaded<Vessel[]>('/vessels', (message) => message.kind === 'changed' && message.what === 'vessel');
+  const weighing = useLoaded<WeighList>(
+    `/sessions/${plan.sessionId}/weigh-out`,
+    (message) => message.kind === 'changed' && message.what === 'weigh' && message.id === plan.sessionId,
+  );
+  const weighed = useMemo(() => standingTicks(weighing.state === 'ready' ? weighing.value.ticks : []), [weighing]);
   const [chosen, setChosen] = useState(1);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [more, setMore] = useState<StoveCard | null>(null);
@@ -204,6 +211,7 @@ function Stove({ run }: { run: LiveRun }) {
               </section>
             ))}
       </div>
+      <BathNow plan={plan} cards={view.cards} />
       <Findings findings={cautions} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
       <div className="stove-foot">
         <RunLog plan={plan} events={run.events} waitingIds={run.waitingIds} onAmend={(fact) => run.act(fact)} />
@@ -229,6 +237,7 @@ function Stove({ run }: { run: LiveRun }) {
           asked={asked}
           plan={plan}
           state={view.state}
+          weighed={weighed}
           vessels={vessels.state === 'ready' ? vessels.value : plan.vessels}
           onClose={() => setAsked(null)}
           onLog={(fact, agoMin) => log([fact], asked.step.title, agoMin)}

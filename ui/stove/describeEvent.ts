@@ -1,7 +1,7 @@
 import { printAmount, printTemperature, printVolume } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
-import { substanceName } from '@/core/shelf/substances';
+import { shelfOf } from '@/core/shelf/library';
 
 const PHASE_DOING = {
   charge: 'setting up',
@@ -9,6 +9,7 @@ const PHASE_DOING = {
   hold: 'hold begun',
   dip: 'goods in',
   soak: 'left to soak',
+  until: 'left until a look says so',
   rest: 'heat off, resting',
   lift: 'lifting',
 } as const;
@@ -33,7 +34,7 @@ export function describeEvent(event: RunEvent, plan: Plan): string {
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${event.dryWeightG} g dry`;
     case 'addition': {
       const amount = event.amount.state === 'unknown' ? 'amount unknown' : printAmount(event.amount.value, event.unit);
-      return `added ${substanceName(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
+      return `added ${shelfOf(plan.own).nameOf(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
     }
     case 'stirred':
       return 'stirred';

@@ -125,6 +125,8 @@ function doing(phase: Phase | undefined, clock: StepClock): string {
       return phase.act;
     case 'soak':
       return 'soaking';
+    case 'until':
+      return `until ${phase.criterion}`;
     case 'rest':
       return 'heat off, resting';
   }
@@ -197,6 +199,7 @@ function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
     case 'hold':
       return [reading, { key: 's', label: 'Stirred', does: { log: [{ type: 'stirred', stepId }] } }, next];
     case 'soak':
+    case 'until':
     case 'rest':
       return [{ key: 'c', label: 'Looked', does: { ask: 'checked' } }, reading, next];
     case 'raise':
@@ -221,7 +224,16 @@ export function nextAct(step: PlanStep, clock: StepClock): StoveAct {
     const lifted: RunFact[] = clock.current?.phase.kind === 'lift' ? [{ type: 'lifted', stepId }] : [];
     return { key: 'b', label: clock.current?.phase.kind === 'hold' ? 'Heat off' : 'Done', does: { log: [...lifted, { type: 'stepFinished', stepId }] } };
   }
-  const words = { charge: 'Begin', raise: 'Heat on', hold: 'Start hold', dip: 'Goods in', soak: 'Leave it', rest: 'Heat off', lift: 'Lift' } as const;
+  const words = {
+    charge: 'Begin',
+    raise: 'Heat on',
+    hold: 'Start hold',
+    dip: 'Goods in',
+    soak: 'Leave it',
+    until: 'Leave it',
+    rest: 'Heat off',
+    lift: 'Lift',
+  } as const;
   return { key: 'b', label: words[next.kind], does: { log: [{ type: 'phaseEntered', stepId, phaseIndex: index + 1 }] } };
 }
 
@@ -282,7 +294,7 @@ function lateness(plan: Plan, state: RunState, clocks: Readonly<Record<string, S
     if (own?.status !== 'running' || !clock?.current) continue;
     const now = clock.current;
     const plannedEnd = step.phaseTimes[now.index]?.toMs;
-    const unattended = now.phase.kind === 'rest' || now.phase.kind === 'soak';
+    const unattended = now.phase.kind === 'rest' || now.phase.kind === 'soak' || now.phase.kind === 'until';
     if (plannedEnd === undefined || unattended) continue;
     const leftMin = now.phase.kind === 'raise' ? Math.max(0, typicalMin(now.phase) - now.elapsedMin) : Math.max(0, now.leftMin ?? 0);
     late = Math.max(late, (nowMs - plannedEnd) / 60_000 + leftMin);

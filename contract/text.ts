@@ -1,0 +1,25 @@
+import { z } from 'zod';
+
+/** Texts, ids, times and amounts as they may come in. Bounds refuse typing slips, not odd dyers. */
+
+/** Tab, line feed and carriage return may stand in a text; other control characters may not. */
+const ALLOWED_CONTROLS = ['\t', '\n', '\r'];
+const noControls = (text: string): boolean => !Array.from(text).some((letter) => letter < ' ' && !ALLOWED_CONTROLS.includes(letter));
+const TEXT_MESSAGE = 'Control characters cannot be kept.';
+export const line = (max: number) => z.string().trim().max(max).refine(noControls, TEXT_MESSAGE);
+export const nameText = line(120).min(1, 'Give it a name.');
+export const noteText = z.string().max(4000, 'Notes hold up to 4000 characters.').refine(noControls, TEXT_MESSAGE);
+export const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'Ids are 1–64 letters, digits, - or _.');
+/** Epoch milliseconds between 2000 and 2100. */
+export const instantMs = z.int().min(946_684_800_000).max(4_102_444_800_000);
+export const grams = z.number().gt(0, 'A weight is above 0 g. Leave it unknown if nobody weighed it.').max(200_000, 'That is more than 200 kg.');
+export const hex = z.string().regex(/^#[0-9a-f]{6}$/i, 'Colours are written like #d9b52b.');
+export const revision = z.int().min(1);
+
+export const figure = (value: z.ZodNumber) =>
+  z.discriminatedUnion('state', [
+    z.strictObject({ state: z.literal('measured'), value }),
+    z.strictObject({ state: z.literal('estimated'), value }),
+    z.strictObject({ state: z.literal('unknown') }),
+  ]);
+export const amount = figure(z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.'));

@@ -1,0 +1,64 @@
+import { ARITHMETIC, PRACTICE, type Working, work } from './working';
+
+/** So many to a piece: tea bags, bands. Whole things, rounded up: nobody opens half a bag. T77: 12 pieces at 1 per 2 are 6. */
+export const perPiece = (pieces: number | null, each: number | null): Working =>
+  work(
+    'pieces × so many each, rounded up',
+    [
+      { name: 'pieces', value: pieces, unit: '' },
+      { name: 'to a piece', value: each, unit: '' },
+    ],
+    'piece',
+    PRACTICE,
+    (n, k) => Math.ceil(n * k - 1e-9),
+  );
+
+/** Bands of a tied resist: points × ties a point, not points alone. T75: 7 points at two ties are 14. */
+export const bandsOf = (points: number | null, tiesPerPoint: number | null): Working =>
+  work(
+    'points × ties a point',
+    [
+      { name: 'points', value: points, unit: '' },
+      { name: 'ties a point', value: tiesPerPoint, unit: '' },
+    ],
+    'piece',
+    ARITHMETIC,
+    (points_, ties) => points_ * ties,
+  );
+
+/** Mass by concentration: g per litre of bath. */
+export const gramsPerLitre = (bathMl: number | null, gPerL: number | null): Working =>
+  work(
+    'bath ÷ 1000 × dose',
+    [
+      { name: 'volume of the bath', value: bathMl, unit: 'mL' },
+      { name: 'dose', value: gPerL, unit: 'g per L' },
+    ],
+    'g',
+    ARITHMETIC,
+    (mL, d) => (mL / 1000) * d,
+  );
+
+/** An ingredient as a share of the whole bath: 25 % of 1 L is 250 mL, and 750 mL of water with it. */
+export const shareOfBath = (bathMl: number | null, pct: number | null): Working =>
+  work(
+    'bath × percent ÷ 100',
+    [
+      { name: 'volume of the whole bath', value: bathMl, unit: 'mL' },
+      { name: 'share of it', value: pct, unit: '% v/v' },
+    ],
+    'mL',
+    ARITHMETIC,
+    (mL, share) => (mL * share) / 100,
+  );
+
+/** A product weaker or of another form than the recipe means: more of it, by the factor on its label. */
+export function byStrength(dose: Working, factor: number, label: string): Working {
+  if (factor === 1) return dose;
+  return {
+    ...dose,
+    formula: `(${dose.formula}) × ${label}`,
+    inputs: [...dose.inputs, { name: label, value: factor, unit: '' }],
+    result: dose.result === null ? null : dose.result * factor,
+  };
+}

@@ -1,0 +1,122 @@
+import { bandsOf, byStrength, gramsPerLitre, perPiece, shareOfBath } from '../dose/counts';
+import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
+import { PRACTICE, type Working, work } from '../dose/working';
+import type { AmountUnit } from '../measure/print';
+import { type AdditionRule, type BathRule, type Method, type Ref, resolveRef, type StepTemplate } from '../method/method';
+import type { Dyestuff } from '../shelf/dyestuff';
+import { FORMS, labelForm } from '../shelf/forms';
+import type { Shelf } from '../shelf/library';
+import type { ChainItem, PlannedAmount } from './plan';
+
+type Params = Readonly<Record<string, number | null>>;
+
+/** What the quantities of a step are worked out from. */
+export interface Base {
+  readonly params: Params;
+  readonly dryG: number | null;
+  readonly pieces: number | null;
+  readonly waterMl: number | null;
+  readonly dyestuffId: string | null;
+  readonly labels: Readonly<Record<string, string>>;
+  readonly shelf: Shelf;
+}
+
+/** Bands of a dyestuff with a ceiling of its own: this far below it (estimates). */
+const BELOW_CEILING_K = { low: 8, high: 2 } as const;
+
+/** A method's usual figures, as this dyestuff changes them: its own ratio in this form, its own heat limit. */
+export function usualFor(method: Method, dyestuff: Dyestuff | undefined): Record<string, number | null> {
+  const usual: Record<string, number | null> = Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
+  if (!dyestuff) return usual;
+  const ratio = method.form ? dyestuff.ratio[method.form] : (dyestuff.ratio.fresh ?? dyestuff.ratio.dried);
+  if ('ratio' in usual && ratio !== undefined) usual.ratio = ratio;
+  const { maxC } = dyestuff;
+  if (maxC === null) return usual;
+  const cap = (key: string, c: number) => {
+    const had = usual[key];
+    if (had !== undefined && had !== null) usual[key] = Math.min(had, c);
+  };
+  cap('ceilingC', maxC);
+  cap('highC', maxC - BELOW_CEILING_K.high);
+  cap('lowC', maxC - BELOW_CEILING_K.low);
+  return usual;
+}
+
+/** The figures of one chain item: what the person set, else the usual ones. Null stays unknown. */
+export function paramsOf(method: Method, item: ChainItem, dyestuff: Dyestuff | undefined): Record<string, number | null> {
+  const usual = usualFor(method, dyestuff);
+  return Object.fromEntries(method.params.map(({ key }) => [key, item.params[key] === undefined ? (usual[key] ?? null) : (item.params[key] ?? null)]));
+}
+
+export function bathAmount(bath: BathRule | null, template: StepTemplate, base: Omit<Base, 'waterMl'>, overruled: number | null): PlannedAmount | null {
+  if (bath === null) return null;
+  const { params, dryG, shelf } = base;
+  const substance = bath.of ?? 'water';
+  const mixed = template.additions.some((rule) => rule.rule === 'bathPct');
+  const common = { id: 'water', substance, unit: 'mL' as const, overruled, words: null, name: mixed ? 'bath in all' : shelf.nameOf(substance) };
+  if ('mL' in bath) {
+    const mL = resolveRef(bath.mL, params);
+    return { ...common, proposed: work('as the method says', [{ name: 'volume', value: mL, unit: 'mL' }], 'mL', PRACTICE, (v) => v), perDryG: null };
+  }
+  const ratio = resolveRef(bath.mLPerG, params);
+  return { ...common, proposed: liquorVolume(dryG, ratio), perDryG: ratio };
+}
+
+export function additionAmount(rule: AdditionRule, base: Base, overruled: number | null): PlannedAmount {
+  const { params, dryG, waterMl, pieces, shelf } = base;
+  const number = (ref: Ref) => resolveRef(ref, params);
+  const substance = rule.rule === 'ratio' || rule.substance === 'dyestuff' ? (base.dyestuffId ?? 'unknownPlant') : rule.substance;
+  const label = labelForm(substance, base.labels[substance]);
+  const factor = label?.factor ?? 1;
+  const made = (unit: AmountUnit, proposed: Working, perDryG: number | null = null, words: string | null = null): PlannedAmount => ({
+    id: rule.id,
+    substance,
+    name: rule.rule === 'blocked' ? rule.words : shelf.nameOf(substance),
+    unit,
+    overruled,
+    words,
+    proposed: label ? byStrength(proposed, factor, label.label) : proposed,
+    perDryG: perDryG === null ? null : perDryG * factor,
+  });
+  switch (rule.rule) {
+    case 'wofPct': {
+      const pct = number(rule.pct);
+      return made('g', wofDose(dryG, pct), pct === null ? null : pct / 100);
+    }
+    case 'ratio': {
+      const ratio = number(rule.ratio);
+      return made('g', plantForRatio(dryG, ratio), ratio);
+    }
+    case 'mLPerL':
+      return made('mL', perLitre(waterMl, number(rule.dose)));
+    case 'gPerL':
+      return made('g', gramsPerLitre(waterMl, number(rule.dose)));
+    case 'bathPct':
+      return made('mL', shareOfBath(waterMl, number(rule.pct)));
+    case 'perPiece':
+      return made('piece', perPiece(pieces, number(rule.count)));
+    case 'times':
+      return made('piece', bandsOf(number(rule.count), number(rule.each)));
+    case 'byEye':
+      return made(
+        'g',
+        work(rule.words, [{ name: `how much ${shelf.nameOf(substance)}`, value: null, unit: 'g' }], 'g', PRACTICE, (g) => g),
+        null,
+        rule.words,
+      );
+    case 'blocked':
+      return made(
+        'g',
+        work('no dose is worked out', [{ name: 'nothing: it is not supported', value: null, unit: '' }], 'g', 'block list', (g) => g),
+        null,
+        rule.words,
+      );
+  }
+}
+
+/** The label decides the dose, and nobody said which. */
+export const labelMissing = (substance: string, labels: Readonly<Record<string, string>>, shelf: Shelf): boolean =>
+  shelf.assistant(substance)?.askForm !== null &&
+  shelf.assistant(substance) !== undefined &&
+  FORMS[substance] !== undefined &&
+  !labelForm(substance, labels[substance]);

@@ -1,0 +1,32 @@
+import type { MethodBook } from '../method/library';
+import { labelForm } from '../shelf/forms';
+import type { Shelf } from '../shelf/library';
+import type { Draft } from './plan';
+
+/**
+ * What a draft names that is not there, and figures outside their own range: each at its place, so that 1e9 % is
+ * pointed out in the field it was typed in. Empty when it can be planned.
+ */
+export function draftFaults(draft: Draft, methods: MethodBook, shelf: Shelf): { readonly at: string; readonly message: string }[] {
+  const faults: { at: string; message: string }[] = [];
+  draft.chain.forEach((item, i) => {
+    const at = `chain.${i}`;
+    const method = methods.find(item.methodId, item.methodVersion);
+    if (!method) {
+      faults.push({ at: `${at}.methodId`, message: 'This method is not in the library.' });
+      return;
+    }
+    if (item.dyestuffId !== null && !shelf.dyestuff(item.dyestuffId)) faults.push({ at: `${at}.dyestuffId`, message: 'This dyestuff is not on the shelf.' });
+    if (method.needsDyestuff && item.dyestuffId === null) faults.push({ at: `${at}.dyestuffId`, message: 'Choose a dyestuff.' });
+    for (const [key, value] of Object.entries(item.params)) {
+      const param = method.params.find((one) => one.key === key);
+      if (!param) faults.push({ at: `${at}.params.${key}`, message: `${method.name} has no parameter “${key}”.` });
+      else if (value !== null && (value < param.min || value > param.max))
+        faults.push({ at: `${at}.params.${key}`, message: `${param.label}: between ${param.min} and ${param.max} ${param.unit}.` });
+    }
+  });
+  for (const [substance, label] of Object.entries(draft.labels ?? {})) {
+    if (!labelForm(substance, label)) faults.push({ at: `labels.${substance}`, message: 'This form is not one of its labels.' });
+  }
+  return faults;
+}

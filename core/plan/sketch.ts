@@ -1,0 +1,247 @@
+import { fitVessel } from '../dose/fit';
+import type { Lot } from '../fibre/lot';
+import { knownValue, sumFigures } from '../figure';
+import { boilingC } from '../heat/boiling';
+import type { MethodBook } from '../method/library';
+import type { StepTemplate } from '../method/method';
+import type { Task } from '../schedule/problem';
+import type { Shelf } from '../shelf/library';
+import type { Liquor } from '../shelf/liquor';
+import { additionAmount, bathAmount, paramsOf } from './amounts';
+import { amountOf, type ChainItem, type Draft, type Home, isHeated, type Phase, type PlanProblem, type PlanStep, type Vessel } from './plan';
+import { LOOK_EARLY_MIN } from './questions';
+import { resolvePhases } from './resolvePhases';
+import { suggestVessel } from './suggestVessel';
+
+/** A bath while the chain is walked: what is in it and which step touched it last. */
+interface Bath {
+  readonly lastStepId: string;
+  readonly vesselId: string | null;
+  readonly waterMl: number | null;
+  readonly plantG: number | null;
+  readonly dyestuffId: string | null;
+  readonly liquorId: string | null;
+}
+
+/** Where the walk along the chain stands. */
+interface Whereabouts {
+  /** The dye liquor made last. */
+  liquor: Bath | null;
+  /** By lot: the bath it was last in, and its last step. */
+  readonly lots: Map<string, { readonly bath: Bath | null; readonly stepId: string }>;
+}
+
+/** A step with its quantities and its vessel, not yet on the clock. */
+export interface Sketch extends Omit<PlanStep, 'startMs' | 'endMs' | 'phaseTimes' | 'whyNotEarlier' | 'after' | 'findings' | 'vesselId'> {
+  readonly vessel: Vessel | null;
+  readonly startsWarm: boolean;
+  readonly still: boolean;
+  readonly after: Task['after'];
+  keepsVesselFor: string | null;
+}
+
+export interface SketchInput {
+  readonly draft: Draft;
+  readonly lots: readonly Lot[];
+  readonly vessels: readonly Vessel[];
+  readonly home: Home;
+  readonly methods: MethodBook;
+  readonly shelf: Shelf;
+  readonly liquors: readonly Liquor[];
+  readonly labels: Readonly<Record<string, string>>;
+}
+
+/** Turning the load half way is for more than a pound of dry fibre (trade handbook T65). */
+export const flipNeeded = (dryG: number | null): boolean => dryG === null || dryG > 454;
+
+/** Walks the chain once: amounts, vessels, phases, and which step waits for which. */
+export function sketchSteps(input: SketchInput, problems: PlanProblem[]): Sketch[] {
+  const sketches: Sketch[] = [];
+  const at: Whereabouts = { liquor: null, lots: new Map() };
+  const boilC = boilingC(input.home.altitudeM);
+  for (const item of input.draft.chain) {
+    const method = input.methods.find(item.methodId, item.methodVersion);
+    if (!method) {
+      problems.push({ at: `chain.${item.id}`, message: 'This method is not in the library.' });
+      continue;
+    }
+    const lots = item.lotIds ? input.lots.filter((lot) => item.lotIds?.includes(lot.id)) : input.lots;
+    if (lots.length === 0) {
+      problems.push({ at: `chain.${item.id}`, message: `${method.name} is for no lot of this session. Choose at least one.` });
+      continue;
+    }
+    for (const template of method.steps) {
+      const sketch = sketchStep(template, method, item, lots, at, sketches, input, boilC, problems);
+      if (sketch) sketches.push(sketch);
+    }
+  }
+  return sketches;
+}
+
+function sketchStep(
+  template: StepTemplate,
+  method: NonNullable<ReturnType<MethodBook['find']>>,
+  item: ChainItem,
+  lots: readonly Lot[],
+  at: Whereabouts,
+  sketches: Sketch[],
+  input: SketchInput,
+  boilC: number,
+  problems: PlanProblem[],
+): Sketch | null {
+  const { draft, shelf } = input;
+  const id = `${item.id}-${template.key}`;
+  const inIt = template.lots === 'in';
+  const part = inIt ? (item.part ?? null) : null;
+  const wantsBath = template.liquor === 'keeps' || template.liquor === 'uses';
+  const kept: Bath | null = inIt && template.liquor === 'keeps' ? commonBath(lots, at) : at.liquor;
+  if (wantsBath && !kept) {
+    problems.push({ at: `chain.${item.id}`, message: `${template.title} needs a bath: add an extraction before it.` });
+    return null;
+  }
+  const liquor = template.liquor === 'brings' ? input.liquors.find((one) => one.id === item.liquorId) : undefined;
+  if (template.liquor === 'brings' && !liquor) {
+    problems.push({ at: `chain.${item.id}`, message: 'Choose which kept liquor to bring out.' });
+    return null;
+  }
+  const continues = wantsBath ? kept : null;
+  const dyestuffId = item.dyestuffId ?? liquor?.dyestuffId ?? continues?.dyestuffId ?? null;
+  const params = paramsOf(method, item, dyestuffId ? shelf.dyestuff(dyestuffId) : undefined);
+  const overrule = (key: string): number | null => draft.overrules[`${id}/${key}`] ?? null;
+  const share = part ? (part.sharePct === null ? null : part.sharePct / 100) : 1;
+  const wholeG = knownValue(sumFigures(lots.map((lot) => lot.dryWeightG)));
+  const dryG = wholeG === null || share === null ? null : wholeG * share;
+  const base = { params, dryG, pieces: lots.reduce((sum, lot) => sum + lot.pieces, 0), dyestuffId, labels: { ...input.labels, ...draft.labels }, shelf };
+  const water = bathAmount(template.bath, template, base, overrule('water'));
+  const waterMl = continues ? continues.waterMl : liquor ? knownValue(liquor.volumeMl) : water ? amountOf(water) : template.liquor === 'none' ? 0 : null;
+  const additions = template.additions.map((rule) => additionAmount(rule, { ...base, waterMl }, overrule(rule.id)));
+  const plant = additions.find((addition) => addition.id === 'dyestuff');
+  const plantG = template.kind === 'strain' ? 0 : plant ? amountOf(plant) : (continues?.plantG ?? 0);
+  const inVesselG = inIt ? dryG : 0;
+  const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
+  const phases = phasesOf(template, { params, waterMl, vessel, inVesselG, lots, boilC, id }, input);
+  if (vessel && phases.some(isHeated) && vessel.heatSourceId === null) {
+    problems.push({ at: `steps.${id}`, message: `${template.title} needs heat, and ${vessel.name} stands on none. Choose another vessel.` });
+  }
+  const bath: Bath | null =
+    template.liquor === 'none'
+      ? null
+      : { lastStepId: id, vesselId: vessel?.id ?? null, waterMl, plantG, dyestuffId, liquorId: liquor?.id ?? continues?.liquorId ?? null };
+  const after = linksOf(template, lots, at, continues, inIt);
+  // The bath waits in its vessel for the step that goes on with it; so do goods that rest where they were.
+  for (const earlier of sketches) if (continues && earlier.id === continues.lastStepId) earlier.keepsVesselFor = id;
+  if (template.liquor === 'makes' || template.liquor === 'brings') at.liquor = bath;
+  else if (continues && continues === at.liquor) at.liquor = bath;
+  if (inIt) for (const lot of lots) at.lots.set(lot.id, { bath, stepId: id });
+  return {
+    id,
+    methodId: method.id,
+    methodVersion: method.version,
+    kind: template.kind,
+    title: titleOf(template, dyestuffId, shelf, part?.label ?? null, liquor),
+    school: method.school,
+    why: method.why,
+    lotIds: inIt ? lots.map((lot) => lot.id) : [],
+    sizedBy: lots.map((lot) => lot.id),
+    part,
+    dyestuffId: bath?.dyestuffId ?? (template.treatment === 'dye' ? dyestuffId : null),
+    liquorId: bath?.liquorId ?? null,
+    lid: draft.lids?.[id] ?? template.lid,
+    water,
+    additions,
+    fit: vessel?.litres ? fitVessel({ waterMl, dryFibreG: inVesselG, plantG, vesselMl: vessel.litres * 1000 }) : null,
+    phases,
+    lookFor: template.lookFor,
+    lookAtMin: inIt && template.treatment === 'dye' && lots.some((lot) => draft.answers?.[lot.id] === 'lookEarly') ? LOOK_EARLY_MIN : null,
+    treatment: template.treatment,
+    cautions: method.cautions,
+    vessel,
+    startsWarm: template.liquor === 'uses',
+    still: template.still,
+    after,
+    keepsVesselFor: null,
+  };
+}
+
+/** The bath that all of these lots are in; null when they are in none, or in different ones. */
+function commonBath(lots: readonly Lot[], at: Whereabouts): Bath | null {
+  const baths = lots.map((lot) => at.lots.get(lot.id)?.bath ?? null);
+  const [first] = baths;
+  return first && baths.every((bath) => bath === first) ? first : null;
+}
+
+function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, continues: Bath | null, inIt: boolean): Task['after'] {
+  const last = inIt ? [...new Set(lots.flatMap((lot) => at.lots.get(lot.id)?.stepId ?? []))] : [];
+  const links: { taskId: string; minLagMin: number; maxLagMin: number | null }[] = last.map((taskId) => ({
+    taskId,
+    minLagMin: 0,
+    maxLagMin: template.kind === 'rest' && last.length === 1 ? 0 : null,
+  }));
+  if (continues && !last.includes(continues.lastStepId)) links.push({ taskId: continues.lastStepId, minLagMin: 0, maxLagMin: null });
+  return links;
+}
+
+function vesselFor(
+  id: string,
+  template: StepTemplate,
+  load: { waterMl: number | null; dryFibreG: number | null; plantG: number | null },
+  continues: Bath | null,
+  sketches: readonly Sketch[],
+  input: SketchInput,
+  problems: PlanProblem[],
+): Vessel | null {
+  const chosen = input.draft.vessels[id];
+  const vessel = chosen
+    ? (input.vessels.find((one) => one.id === chosen) ?? null)
+    : suggestVessel(
+        template,
+        load,
+        input.vessels,
+        continues?.vesselId ?? null,
+        sketches.map((sketch) => sketch.vessel?.id ?? ''),
+      );
+  if (!vessel) {
+    problems.push({
+      at: `steps.${id}`,
+      message: chosen
+        ? `The vessel chosen for ${template.title} is not in the kitchen.`
+        : `No vessel in the kitchen suits ${template.title}. Add one on the shelf.`,
+    });
+  }
+  return vessel;
+}
+
+function phasesOf(
+  template: StepTemplate,
+  at: {
+    params: Record<string, number | null>;
+    waterMl: number | null;
+    vessel: Vessel | null;
+    inVesselG: number | null;
+    lots: readonly Lot[];
+    boilC: number;
+    id: string;
+  },
+  input: SketchInput,
+): Phase[] {
+  const resolved = resolvePhases(template.phases, {
+    params: at.params,
+    waterMl: at.waterMl,
+    vessel: at.vessel,
+    liquorStartsWarm: template.liquor === 'uses',
+    maxW: input.home.heatSources.find((source) => source.id === at.vessel?.heatSourceId)?.maxW ?? null,
+    boilC: at.boilC,
+  }).map((phase) =>
+    phase.kind === 'hold' && phase.flipAtMin !== null && template.kind !== 'bundle' && !flipNeeded(at.inVesselG) ? { ...phase, flipAtMin: null } : phase,
+  );
+  const strips = template.treatment === 'dye' ? at.lots.filter((lot) => input.draft.answers?.[lot.id] === 'testStrip') : [];
+  if (strips.length === 0) return resolved;
+  const act = `Test strip: a snippet of ${strips.map((lot) => lot.name).join(', ')} beside a mordanted one in the warm bath. Pale means not mordanted: mordant it first`;
+  return [{ kind: 'charge', minutes: 15, act }, ...resolved];
+}
+
+function titleOf(template: StepTemplate, dyestuffId: string | null, shelf: Shelf, part: string | null, liquor: Liquor | undefined): string {
+  if (liquor) return `${template.title}, ${liquor.name}`;
+  const named = (template.kind === 'extract' || template.treatment === 'dye') && dyestuffId && template.liquor !== 'own';
+  return `${template.title}${named ? `, ${shelf.nameOf(dyestuffId)}` : ''}${part ? ` (${part})` : ''}`;
+}

@@ -1,0 +1,77 @@
+import type { Fit } from '../dose/fit';
+import type { Lid, StepKind } from '../method/method';
+import type { HeatSource, Home, Vessel } from '../plan/plan';
+import type { Window } from '../schedule/diary';
+import type { Assistant } from '../shelf/assistant';
+import type { Dyestuff } from '../shelf/dyestuff';
+
+/** One thing in a bath, as the rules look at it. Unknown is null and counts as the worst plausible. */
+export interface Content {
+  readonly substance: string;
+  readonly name: string;
+  readonly assistant: Assistant | null;
+  readonly dyestuff: Dyestuff | null;
+  readonly grams: number | null;
+  readonly mL: number | null;
+  /** % of the dry weight of fibre in it. */
+  readonly wofPct: number | null;
+  readonly gPerL: number | null;
+  /** Strength of a liquid off its label, %. */
+  readonly strengthPct: number | null;
+  /** Nobody said which form or strength the label gives, though it matters. */
+  readonly labelMissing: boolean;
+}
+
+/** All that the rules need of one step, planned or as it really went. */
+export interface StepFacts {
+  readonly stepId: string;
+  readonly kind: StepKind;
+  readonly contents: readonly Content[];
+  readonly dryG: number | null;
+  readonly wool: boolean;
+  readonly silk: boolean;
+  readonly protein: boolean;
+  readonly cellulose: boolean;
+  readonly vessel: Vessel | null;
+  readonly heatSource: HeatSource | null;
+  readonly lid: Lid;
+  /** Bundled or unstirred goods. */
+  readonly still: boolean;
+  readonly waterMl: number | null;
+  readonly fit: Fit | null;
+  readonly heated: boolean;
+  /** Hottest planned or seen, °C; null when heat is on and nobody knows. */
+  readonly hottestC: number | null;
+  readonly startC: number;
+  /** Average rise above 40 °C, °C/min; null without a rise. */
+  readonly rateCPerMin: number | null;
+  readonly heatMin: number;
+  /** Longest stretch on the heat without a planned look, min. */
+  readonly checkGapMin: number;
+  readonly heatWindows: readonly Window[];
+  /** Minutes the goods or plant stay wet off the heat. */
+  readonly wetMin: number;
+  readonly plantIn: boolean;
+  /** pH read, or the one such a bath settles near; null when nothing says. */
+  readonly ph: number | null;
+  readonly alkaliMin: number;
+  /** Iron on these goods in earlier steps of this session, % WOF. */
+  readonly ironBeforePct: number;
+  readonly ironHotMin: number;
+  /** What the goods come out of, °C, when they come hot; null when they come cool. */
+  readonly comeFromC: number | null;
+  /** Acid, and then dried with no rinse between. */
+  readonly driesSour: boolean;
+  /** Times in the step at which water is topped up, min. */
+  readonly topUpsMin: readonly number[];
+  readonly home: Home;
+  readonly away: readonly Window[];
+}
+
+export const has = (facts: Pick<StepFacts, 'contents'>, ...ids: readonly string[]): boolean =>
+  facts.contents.some((content) => ids.includes(content.substance));
+export const reacts = (facts: Pick<StepFacts, 'contents'>, ...kinds: readonly Assistant['reacts'][number][]): boolean =>
+  facts.contents.some((content) => content.assistant?.reacts.some((kind) => kinds.includes(kind)) ?? false);
+/** The name of the first content of a kind, for the message. */
+export const nameOf = (facts: Pick<StepFacts, 'contents'>, ...kinds: readonly Assistant['reacts'][number][]): string =>
+  facts.contents.find((content) => content.assistant?.reacts.some((kind) => kinds.includes(kind)))?.name ?? 'something';

@@ -1,0 +1,94 @@
+import { weighsWell } from '../../dose/solutions';
+import { printMass, printNumber } from '../../measure/print';
+import { scaleFor } from '../../plan/plan';
+import { blockedText } from '../data/blocked';
+import type { Content } from '../facts';
+import { caution, clear, note, type Rule, type Said, stop, stopUnlessReason } from '../rule';
+
+/** Rules on what is weighed in: safety handbook section 6, R1-R6 and R25. */
+
+const METALS = ['copperSulfate', 'tinChloride'];
+const NEED_LABEL = ['ironSulfate', 'ironLiquor', 'copperSulfate', 'tinChloride', 'vinegar', 'ammonia', 'peroxide', 'bleach'];
+const SMALL_MATTERS = ['ironSulfate', 'copperSulfate', 'tinChloride', 'lye', 'dithionite', 'thioureaDioxide'];
+
+function doseSaid({ assistant, name, wofPct, gPerL }: Content): readonly Said[] {
+  const limit = assistant?.limit;
+  if (!limit) return clear;
+  const dose = limit.per === 'wofPct' ? wofPct : gPerL;
+  if (dose === null) return clear;
+  const unit = limit.per === 'wofPct' ? '%' : 'g/L';
+  const text = (bound: number) =>
+    `${printNumber(dose)} ${unit} ${name} is above the ${printNumber(bound)} ${unit} many dyers use: ${limit.why}. Check grams and fibre weight.`;
+  if (limit.stopAbove !== null && dose > limit.stopAbove) return limit.stopNeedsReason ? stopUnlessReason(text(limit.stopAbove)) : stop(text(limit.stopAbove));
+  return dose > limit.cautionAbove ? caution(limit.cautionAbove === 0 ? `${name}: ${limit.why}. ${assistant.inBrief}` : text(limit.cautionAbove)) : clear;
+}
+
+export const DOSE_RULES: readonly Rule[] = [
+  {
+    id: 'R1',
+    about: 'substances that are not supported at all',
+    check: ({ contents }) => contents.flatMap(({ name }) => stop(blockedText(name) ?? '').filter((said) => said.text !== '')),
+  },
+  {
+    id: 'R2',
+    about: 'doses above what many dyers use',
+    // Iron on wool and silk has a rule of its own.
+    check: ({ contents, protein }) => contents.filter((content) => !(protein && content.substance === 'ironSulfate')).flatMap(doseSaid),
+  },
+  {
+    id: 'R3',
+    about: 'iron on wool and silk, over the whole session',
+    check: ({ contents, protein, ironBeforePct, ironHotMin }) => {
+      const iron = contents.find((content) => content.substance === 'ironSulfate' || content.substance === 'ironLiquor');
+      if (!iron || !protein) return clear;
+      const totalPct = ironBeforePct + (iron.wofPct ?? 0);
+      const text = `Iron weakens wool and silk over years. ${iron.wofPct === null ? 'Unweighed' : `${printNumber(totalPct)} %`}, ${printNumber(ironHotMin)} min hot: shorten the dip, rinse well, expect a harsher hand.`;
+      if (totalPct > 6) return stopUnlessReason(text);
+      return totalPct > 4 || ironHotMin > 10 ? caution(text) : clear;
+    },
+  },
+  {
+    id: 'R4',
+    about: 'copper and tin: the leftovers',
+    check: ({ contents }) =>
+      contents
+        .filter((content) => METALS.includes(content.substance))
+        .flatMap(({ name }) => caution(`${name} bath: keep the leftovers in a labelled, lidded tub. Your waste service decides where it goes.`)),
+  },
+  {
+    id: 'R5',
+    about: 'which form or strength the label gives',
+    check: ({ contents }) =>
+      contents
+        .filter((content) => content.labelMissing)
+        .flatMap(({ substance, name }) => {
+          const text = `${name}: which form or strength is on the label? The right dose can differ about twofold or more.`;
+          return NEED_LABEL.includes(substance) ? stop(text) : note(text);
+        }),
+  },
+  {
+    id: 'R6',
+    about: 'a mass the scale cannot weigh well',
+    check: ({ contents, home }) =>
+      contents
+        .filter((content) => SMALL_MATTERS.includes(content.substance))
+        .flatMap(({ grams, name }) => {
+          const scale = grams === null ? null : scaleFor(home.scales, grams);
+          if (grams === null || grams === 0 || !scale || weighsWell(grams, scale.readsToG)) return clear;
+          return caution(
+            `${printMass(grams)} ${name} on a scale reading ${printMass(scale.readsToG)} can be far off. Make a stock solution and measure by volume.`,
+          );
+        }),
+  },
+  {
+    id: 'R25',
+    about: 'acid and peroxide stronger than the kitchen’s',
+    check: ({ contents }) =>
+      contents.flatMap(({ substance, strengthPct }) => {
+        const [careAt, stopAt] = substance === 'vinegar' ? [10, 25] : substance === 'peroxide' ? [3.001, 12.001] : [null, null];
+        if (careAt === null || stopAt === null || strengthPct === null || strengthPct < careAt) return clear;
+        const text = `${printNumber(strengthPct)} % is stronger than kitchen or first-aid grade. Goggles, gloves, label; or buy weaker.`;
+        return strengthPct >= stopAt ? stop(text) : caution(text);
+      }),
+  },
+];

@@ -1,0 +1,154 @@
+import { printNumber } from '../../measure/print';
+import { has, nameOf, reacts, type StepFacts } from '../facts';
+import { caution, clear, type Rule, type Said, stop } from '../rule';
+
+/** What must not meet: safety handbook section 3 (X1-X16) and R19-R24. */
+
+/** Litres of CO2 at 25 °C from a gram of carbonate, acid in excess (settled). */
+const CO2_L_PER_G: Readonly<Record<string, number>> = { bakingSoda: 0.291, sodaAsh: 0.231, washingSoda: 0.231 / 2.7, chalk: 0.245 };
+
+/** Gas that acid frees from the carbonates in a bath, L; null when a weight is unknown; 0 when there is no such pair. */
+export function fizzL(facts: Pick<StepFacts, 'contents'>): number | null {
+  if (!reacts(facts, 'acid') || !reacts(facts, 'carbonate')) return 0;
+  let litres = 0;
+  for (const { substance, grams, assistant } of facts.contents) {
+    if (!assistant?.reacts.includes('carbonate')) continue;
+    const perG = CO2_L_PER_G[substance];
+    if (grams === null || perG === undefined) return null;
+    litres += grams * perG;
+  }
+  return litres;
+}
+
+const pair = (id: string, about: string, meets: (facts: StepFacts) => boolean, say: (facts: StepFacts) => readonly Said[]): Rule => ({
+  id,
+  about,
+  check: (facts) => (meets(facts) ? say(facts) : clear),
+});
+
+const BARE = ['aluminium', 'zinc', 'galvanised', 'tinned'];
+
+export const TOGETHER_RULES: readonly Rule[] = [
+  pair(
+    'X1',
+    'bleach and acid',
+    (f) => reacts(f, 'bleach') && reacts(f, 'acid'),
+    (f) => stop(`Bleach with ${nameOf(f, 'acid')} makes chlorine gas. Different vessel, day and drain flush.`),
+  ),
+  pair(
+    'X2',
+    'bleach and ammonia',
+    (f) => reacts(f, 'bleach') && reacts(f, 'ammonia', 'ammoniumSalt'),
+    (f) => stop(`Bleach with ${nameOf(f, 'ammonia', 'ammoniumSalt')} makes harmful gas. Different vessel, day and drain flush.`),
+  ),
+  pair(
+    'X3',
+    'bleach and peroxide, alcohol or a reducer',
+    (f) => reacts(f, 'bleach') && (has(f, 'peroxide') || reacts(f, 'alcohol', 'reducer')),
+    (f) =>
+      stop(
+        `Bleach with ${has(f, 'peroxide') ? 'peroxide' : nameOf(f, 'alcohol', 'reducer')} gives violent gas and heat. Different vessel, day and drain flush.`,
+      ),
+  ),
+  pair(
+    'R20',
+    'acid and carbonate in an open vessel',
+    (f) => f.lid !== 'sealed' && fizzL(f) !== 0,
+    (f) => {
+      const litres = fizzL(f);
+      const bathL = (f.waterMl ?? 0) / 1000;
+      const full = (f.fit?.fillPct ?? 100) > 50;
+      if (litres !== null && !(litres > 0.5 * bathL || (litres > 0.1 * bathL && full))) return clear;
+      return caution(
+        `This fizzes: about ${litres === null ? 'an unknown amount' : `${printNumber(litres)} L`} of gas. Add by the spoonful in an open, half-full pot.`,
+      );
+    },
+  ),
+  pair(
+    'R19',
+    'closed and making gas, or closed and warm',
+    (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || (f.wetMin >= 1440 && f.plantIn) || has(f, 'ironLiquor')),
+    () => stop('A closed jar can burst here. Loosen the lid or use a vented one, headspace at least 10 %.'),
+  ),
+  pair(
+    'X18',
+    'a jar that ferments, opened daily',
+    (f) => f.lid === 'openedDaily' && f.wetMin >= 1440 && f.plantIn,
+    () => caution('Gas builds in a fermenting jar: open it daily, away from the face, or use a cloth lid.'),
+  ),
+  pair(
+    'X7',
+    'strong alkali in a metal that it eats',
+    (f) => reacts(f, 'strongAlkali') && BARE.includes(f.vessel?.material ?? ''),
+    (f) =>
+      has(f, 'lye')
+        ? stop(`Lye eats ${f.vessel?.material} and frees hydrogen. Use stainless, enamel or plastic.`)
+        : caution(`Alkali eats ${f.vessel?.material} and frees hydrogen. Use steel, enamel or plastic.`),
+  ),
+  pair(
+    'X8',
+    'acid in zinc',
+    (f) => reacts(f, 'acid') && ['galvanised', 'zinc'].includes(f.vessel?.material ?? ''),
+    () => stop('Acid frees hydrogen and zinc from this vessel. Use stainless, enamel, glass or plastic.'),
+  ),
+  pair(
+    'metalMoves',
+    'a vessel whose metal goes into the bath',
+    (f) =>
+      (['copper', 'iron'].includes(f.vessel?.material ?? '') && f.contents.length > 0) ||
+      (f.vessel?.material === 'aluminium' && reacts(f, 'acid') && !reacts(f, 'strongAlkali')),
+    (f) => caution(`${f.vessel?.name} is ${f.vessel?.material}: its metal goes into the bath and shifts the colour.`),
+  ),
+  pair(
+    'X12',
+    'alkali and ammonium alum',
+    (f) => has(f, 'ammoniumAlum') && f.contents.some((c) => c.assistant?.reacts.includes('alkali') && c.substance !== 'chalk'),
+    () => caution('Alkali frees ammonia from ammonium alum. Window open, or swap to potassium alum.'),
+  ),
+  pair(
+    'R22',
+    'lye',
+    (f) => has(f, 'lye'),
+    (f) =>
+      f.startC > 30
+        ? stop('Lye into warm water spatters and boils. Cold water first, powder into water.')
+        : caution('Lye burns skin and eyes. Goggles, gloves, cold water first, powder into water.'),
+  ),
+  pair(
+    'R23',
+    'reducers',
+    (f) => reacts(f, 'reducer'),
+    (f) => {
+      if (reacts(f, 'acid') || reacts(f, 'oxidiser') || (f.ph !== null && f.ph < 7))
+        return stop('Keep reducer dry and away from acid. Stink or smoke: get out, call for help.');
+      return f.heated && (f.hottestC ?? 100) > 60 ? caution('A reducer above 60 °C breaks down and stinks. Keep it cooler, window open.') : clear;
+    },
+  ),
+  pair(
+    'R24',
+    'ammonia',
+    (f) => has(f, 'ammonia'),
+    (f) => {
+      const strong = f.contents.some((c) => c.substance === 'ammonia' && (c.strengthPct ?? 0) > 10);
+      const hot = f.heated && (f.hottestC ?? 100) > 40;
+      return strong || hot
+        ? stop('Ammonia vapour burns eyes and lungs. Cold, outdoors, weak strength only.')
+        : caution('Ammonia vapour burns eyes and lungs. Outdoors or at an open window, cold.');
+    },
+  ),
+  pair(
+    'X16',
+    'peroxide with acid, copper or iron',
+    (f) => has(f, 'peroxide') && has(f, 'vinegar', 'copperSulfate', 'ironSulfate', 'ironLiquor'),
+    (f) =>
+      f.lid === 'sealed'
+        ? stop('Peroxide with this makes gas fast: never closed. Rinse between them.')
+        : caution('Peroxide with acid, copper or iron makes gas fast and holes in fibre: rinse between them.'),
+  ),
+  pair(
+    'X21',
+    'alcohol and heat',
+    (f) => reacts(f, 'alcohol') && (f.heated || f.heatSource !== null),
+    () => stop('Alcohol vapour catches fire at room temperature. Cold steep, no flame or hob in the room.'),
+  ),
+];

@@ -1,0 +1,219 @@
+import { printNumber } from '../../measure/print';
+import { plantRow, plantRowsFor } from '../data/plants';
+import { has, reacts, type StepFacts } from '../facts';
+import { caution, clear, note, type Rule, type Said, stop } from '../rule';
+
+/** Rules on pots, heat, steam, soaks, places and plants: safety handbook sections 4 and 6 (R12-R18, R26-R29, P7-P14). */
+
+/** Water lost from a pot, L/h: covered simmer, open simmer, rolling boil (usual, unless measured). */
+const LOSS_L_PER_H = { covered: 0.3, open: 0.8, boil: 1.5 } as const;
+/** Steam a kilowatt makes, L/h; 1.5 L/h where nobody knows the power. */
+const STEAM_L_PER_KWH = 1.6;
+const STEAM_UNKNOWN_L_PER_H = 1.5;
+
+/** What is eaten or drunk by people in any case: a shared cup or pot is a caution for these, not a stop (section 7). */
+const FOOD = [
+  'onionSkin',
+  'onionSkinRed',
+  'blackBean',
+  'blackRice',
+  'redCabbage',
+  'purpleCarrot',
+  'carrotTops',
+  'turmeric',
+  'curry',
+  'saffron',
+  'hibiscus',
+  'butterflyPea',
+  'avocadoPit',
+  'avocadoSkin',
+  'pomegranate',
+  'coffee',
+  'teaBlack',
+  'teaBlackLemon',
+  'teaChamomile',
+  'teaFruit',
+  'teaGreen',
+  'vinegar',
+  'lemonJuice',
+  'bakingSoda',
+  'creamOfTartar',
+];
+const foodOnly = (facts: Pick<StepFacts, 'contents'>): boolean => facts.contents.every((content) => FOOD.includes(content.substance));
+const metalSalt = (facts: Pick<StepFacts, 'contents'>): boolean => facts.contents.some((content) => content.assistant?.group === 'mordant');
+
+export function lossL({ heated, heatMin, lid, hottestC }: Pick<StepFacts, 'heated' | 'heatMin' | 'lid' | 'hottestC'>): number {
+  if (!heated) return 0;
+  const perH = (hottestC ?? 0) >= 98 ? LOSS_L_PER_H.boil : lid === 'none' ? LOSS_L_PER_H.open : LOSS_L_PER_H.covered;
+  return (heatMin / 60) * perH;
+}
+
+/** Minutes until a steamer is dry; null when its water is unknown. */
+export function steamerDryMin(usableMl: number | null, watt: number | null): number | null {
+  if (usableMl === null) return null;
+  const perH = watt === null ? STEAM_UNKNOWN_L_PER_H : (STEAM_L_PER_KWH * watt) / 1000;
+  return (60 * usableMl) / 1000 / perH;
+}
+
+function steamer(facts: StepFacts): readonly Said[] {
+  if (facts.vessel?.kind !== 'steamer' && facts.kind !== 'bundle') return clear;
+  if (!facts.heated) return clear;
+  const dryMin = steamerDryMin(facts.waterMl, facts.heatSource?.maxW ?? null);
+  if (dryMin === null) return caution('How long the steamer’s water lasts is unknown. Keep a kettle ready and look every 15 min.');
+  const checkMin = Math.max(1, Math.floor(Math.min(15, dryMin / 3)));
+  const text = `Water may be gone in about ${Math.floor(dryMin)} min. Check every ${checkMin} min and keep a kettle ready.`;
+  // Between top-ups the water must last.
+  const marks = [0, ...facts.topUpsMin, facts.heatMin];
+  const longestMin = Math.max(...marks.slice(1).map((mark, i) => mark - (marks[i] ?? 0)));
+  return longestMin > dryMin ? stop(text) : caution(text);
+}
+
+function shared(facts: StepFacts): readonly Said[] {
+  const { vessel, contents } = facts;
+  if (!vessel || vessel.dyeOnly || contents.length === 0) return clear;
+  if (!metalSalt(facts) && !reacts(facts, 'strongAlkali') && foodOnly(facts)) {
+    return caution(`${vessel.name} is shared with food. Food-only contents here; keep it for dyeing from now on.`);
+  }
+  return stop(`${vessel.name} is still shared with food. Use dye equipment here, and keep it out of the kitchen for good.`);
+}
+
+function plants({ contents }: StepFacts): readonly Said[] {
+  return contents.flatMap(({ dyestuff, name }) => {
+    if (!dyestuff) return [];
+    const row = dyestuff.plantRow ? plantRow(dyestuff.plantRow) : plantRowsFor(`${name} ${dyestuff.part}`)[0];
+    if (!row) return [];
+    const text = `${name}: ${row.trouble}. ${row.say}`;
+    return row.severity === 'stop' ? stop(text) : row.severity === 'caution' ? caution(text) : note(text);
+  });
+}
+
+export const WORK_RULES: readonly Rule[] = [
+  {
+    id: 'R12',
+    about: 'how full the pot is',
+    check: ({ fit, heated, hottestC, contents }) => {
+      if (!fit) return clear;
+      // Soap and foaming extracts rise (P2).
+      const foam = contents.some((content) => content.assistant?.group === 'scour') ? 10 : 0;
+      const fillPct = fit.fillPct + (heated ? foam : 0);
+      const pct = printNumber(fillPct);
+      if (fit.overMl > 0) return stop(`This overfills the vessel: ${printNumber(fit.fillPct)} % of the brim. Use a bigger one or split the batch.`);
+      if (heated && fillPct > 90) return stop(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`);
+      // An unknown target counts as the worst plausible one.
+      return heated && fillPct > 75 && (hottestC ?? 100) >= 80
+        ? caution(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`)
+        : clear;
+    },
+  },
+  {
+    id: 'R13',
+    about: 'lifting liquid',
+    check: ({ fit }) => (fit ? liftSaid(fit.totalKg, null) : clear),
+  },
+  {
+    id: 'R14',
+    about: 'heat with nobody there',
+    // Worded with times by whoever has them: see planFindings.
+    check: () => clear,
+  },
+  {
+    id: 'R15',
+    about: 'a rest with the heat on',
+    check: ({ kind, heated }) =>
+      kind === 'rest' && heated ? stop('Resting overnight means heat off and unplugged. Confirm the switch before you leave.') : clear,
+  },
+  {
+    id: 'R16',
+    about: 'long simmers',
+    check: (facts) => {
+      if (!facts.heated || facts.vessel?.kind === 'steamer') return clear;
+      const loss = lossL(facts);
+      const losing = facts.waterMl !== null && facts.waterMl > 0 && loss > 0.1 * (facts.waterMl / 1000);
+      const unseen = facts.heatMin > 60 && facts.checkGapMin > 20;
+      if (!unseen && !losing) return clear;
+      return caution(
+        unseen
+          ? 'More than an hour on heat: look in every 20 min and top up with hot water before the level drops.'
+          : `About ${printNumber(loss)} L boils off: top up with hot water before the level drops.`,
+      );
+    },
+  },
+  { id: 'R17', about: 'a steamer running dry', check: steamer },
+  {
+    id: 'R18',
+    about: 'steam under the lid',
+    check: ({ vessel, heated, kind }) =>
+      heated && (vessel?.kind === 'steamer' || kind === 'bundle') ? caution('Steam burns. Wait, tip the lid away from you, sleeves down.') : clear,
+  },
+  {
+    id: 'R26',
+    about: 'sudden heat on glass',
+    check: ({ vessel, startC, heated, hottestC }) =>
+      vessel ? glassSaid(vessel.material, vessel.heatProof, Math.max(startC, heated ? (hottestC ?? 100) : startC) - 20) : clear,
+  },
+  {
+    id: 'R27',
+    about: 'appliances that are not for this step',
+    check: (facts) => {
+      const { heatSource, heated, kind } = facts;
+      if (!heatSource || !heated) return clear;
+      if ((heatSource.kind === 'campBurner' || heatSource.kind === 'charcoal') && !heatSource.outdoors)
+        return stop(`${heatSource.name} is not for indoors: carbon monoxide has no smell. Outdoors, clear air.`);
+      if (heatSource.kind === 'microwave') {
+        if (facts.lid === 'sealed' || metalSalt(facts) || !foodOnly(facts))
+          return stop(`${heatSource.name} is not for this step: metal salts, sealed jars and dye plants stay out of it.`);
+        return caution(`${heatSource.name}: watch for the boil-over, and keep it for dyeing afterwards.`);
+      }
+      return heatSource.kind === 'oven' && kind !== 'dry' ? stop(`${heatSource.name} is not for this step: dry heat scorches and hides a boil-over.`) : clear;
+    },
+  },
+  { id: 'R28', about: 'plants that hurt', check: plants },
+  {
+    id: 'R29',
+    about: 'warm and wet for days',
+    check: ({ wetMin, plantIn, kind, still }) => {
+      const h = Math.round(wetMin / 60);
+      const text = `Warm and wet for ${h} h grows mould. Open, cool, or dry it; discard if fuzzy.`;
+      if (kind === 'bundle' && still && h > 24) return caution(text);
+      if (kind === 'dry') return h > 48 ? note(text) : clear;
+      if (!plantIn || h < 24) return clear;
+      return h >= 72 ? caution(text) : note(text);
+    },
+  },
+  {
+    id: 'P7',
+    about: 'children and pets',
+    check: ({ home, heated, hottestC, contents }) =>
+      home.childrenOrPets &&
+      ((heated && (hottestC ?? 100) > 50) || contents.some((content) => content.assistant !== null && content.assistant.signal === 'Danger'))
+        ? caution('Children or pets at home: hot pots, cords and powders out of reach, scraps in a lidded bin.')
+        : clear,
+  },
+  { id: 'P8', about: 'food and dye apart', check: shared },
+  {
+    id: 'P9',
+    about: 'air',
+    check: (facts) => {
+      const airy = facts.contents.some((content) => content.dyestuff?.plantRow && plantRow(content.dyestuff.plantRow)?.airy) && facts.heated;
+      if (facts.heatSource?.outdoors) return clear;
+      if (has(facts, 'bleach', 'tinChloride', 'dithionite')) return caution('Fumes: window open and moving air before you begin, or work outdoors.');
+      return airy ? caution('Its steam irritates: window open, do not lean over the pot.') : clear;
+    },
+  },
+];
+
+/** R13 / P3: above 12 kg a caution, above 15 kg with the jug; moved hot above 50 °C it cannot start. */
+export function liftSaid(totalKg: number, movedAtC: number | null): readonly Said[] {
+  if (totalKg <= 12) return clear;
+  const kg = printNumber(totalKg);
+  if (movedAtC !== null && movedAtC > 50) return stop(`${kg} kg of hot liquid and pot. Move it empty and fill in place; cool first.`);
+  return caution(`${kg} kg of liquid and pot. Move it empty and fill in place; cool first.${totalKg > 15 ? ' Empty it by the jug first.' : ''}`);
+}
+
+/** R26 / P12: liquid so much hotter than the jar. */
+export function glassSaid(material: string, heatProof: boolean, hotterK: number): readonly Said[] {
+  if (material !== 'glass' || hotterK <= 30) return clear;
+  const text = `${Math.round(hotterK)} °C hotter than the jar: glass may crack. Warm the jar first or use steel.`;
+  if (hotterK > 60 && !heatProof) return stop(text);
+  return hotterK > 40 ? caution(text) : note(text);
+}

@@ -1,0 +1,40 @@
+import type { Figure } from '../figure';
+
+export const KEPT_IN = ['room', 'fridge', 'freezer'] as const;
+export type KeptIn = (typeof KEPT_IN)[number];
+
+/** A bath kept for later: a thing of its own, with an age. */
+export interface Liquor {
+  readonly id: string;
+  readonly name: string;
+  readonly dyestuffId: string | null;
+  readonly volumeMl: Figure;
+  readonly ph: number | null;
+  readonly madeAtMs: number;
+  readonly keptIn: KeptIn;
+  readonly place: string;
+  /** Baths it has given already. */
+  readonly uses: number;
+  /** Look at it before, or bin it after, this; null: by eye alone. */
+  readonly spoilByMs: number | null;
+  /** Labelled with contents, date and "not food". */
+  readonly labelled: boolean;
+  readonly note: string;
+  readonly from: { readonly runId: string; readonly stepId: string } | null;
+  readonly revision: number;
+  readonly retired: boolean;
+}
+
+const DAY_MS = 86_400_000;
+/** How long a bath keeps, days: 72 h warm is where mould begins (safety handbook P14); cold figures are estimates. */
+const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { room: 3, fridge: 14, freezer: 365 };
+
+export const spoilByMs = (madeAtMs: number, keptIn: KeptIn): number => madeAtMs + KEEPS_DAYS[keptIn] * DAY_MS;
+
+export type Freshness = 'fresh' | 'lookFirst' | 'past';
+/** Past its day, within the last third of its keeping, or fresh. */
+export function freshness(liquor: Pick<Liquor, 'madeAtMs' | 'spoilByMs'>, nowMs: number): Freshness {
+  if (liquor.spoilByMs === null) return 'lookFirst';
+  if (nowMs > liquor.spoilByMs) return 'past';
+  return nowMs > liquor.madeAtMs + (2 * (liquor.spoilByMs - liquor.madeAtMs)) / 3 ? 'lookFirst' : 'fresh';
+}

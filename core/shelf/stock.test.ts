@@ -1,0 +1,124 @@
+import { describe, expect, test } from 'vitest';
+import { compareLots } from '../compare/passports';
+import { findLots, indexLots } from '../fibre/findLots';
+import { foldPassport, type Treatment } from '../fibre/passport';
+import { estimated, knownValue, measured, UNKNOWN } from '../figure';
+import { wool } from '../plan/plan.fixture';
+import { freshness, spoilByMs } from './liquor';
+import { type StockItem, shoppingList, stockLevels, sumNeeds, type Use } from './stock';
+
+const item = (id: string, g: number | null, more: Partial<StockItem> = {}): StockItem => ({
+  id,
+  substance: 'alum',
+  form: null,
+  label: null,
+  amount: g === null ? UNKNOWN : measured(g),
+  unit: 'g',
+  countedAtMs: 0,
+  place: '',
+  source: '',
+  pricePerUnit: null,
+  ownBulkGPerMl: null,
+  note: '',
+  revision: 1,
+  retired: false,
+  ...more,
+});
+const use = (atMs: number, g: number | null, substance = 'alum'): Use => ({ substance, amount: g === null ? UNKNOWN : measured(g), unit: 'g', atMs });
+const left = (items: StockItem[], uses: Use[]) => stockLevels(items, uses).map((level) => knownValue(level.left));
+
+describe('stock goes down when a run says it was used', () => {
+  test('what was used is taken off', () => expect(left([item('a', 500)], [use(1, 15.2), use(2, 20)])).toEqual([464.8]));
+  test('a use before the count is in the count already', () => expect(left([item('a', 500, { countedAtMs: 10 })], [use(5, 100)])).toEqual([500]));
+  test('the tin counted first is emptied first', () => expect(left([item('a', 30), item('b', 100, { countedAtMs: 1 })], [use(2, 50)])).toEqual([0, 80]));
+  test('more used than there was leaves nothing, never less', () => expect(left([item('a', 30)], [use(1, 50)])).toEqual([0]));
+  test('an unknown count, or an unknown use, leaves an unknown rest', () => {
+    expect(left([item('a', null)], [use(1, 5)])).toEqual([null]);
+    expect(left([item('a', 500)], [use(1, null)])).toEqual([null]);
+  });
+  test('other substances and other units do not touch it', () =>
+    expect(left([item('a', 500)], [use(1, 50, 'chalk'), { ...use(1, 50), unit: 'mL' }])).toEqual([500]));
+  test('what was estimated stays an estimate', () =>
+    expect(stockLevels([item('a', 0, { amount: estimated(100) })], [use(1, 10)])[0]?.left).toEqual(estimated(90)));
+});
+
+describe('what a plan lacks', () => {
+  const need = (substance: string, amount: number | null, unit: 'g' | 'mL' = 'g') => ({ substance, name: substance, unit, amount });
+  test('needs of one substance add up; an unknown one makes the sum unknown; water is not bought', () => {
+    expect(sumNeeds([need('alum', 10), need('alum', 5), need('water', 9000, 'mL')])).toEqual([need('alum', 15)]);
+    expect(sumNeeds([need('alum', 10), need('alum', null)])).toEqual([need('alum', null)]);
+  });
+  test('only what is missing is listed, with how much', () => {
+    const levels = stockLevels([item('a', 12)], []);
+    expect(shoppingList([need('alum', 15), need('chalk', 4)], levels)).toMatchObject([
+      { substance: 'alum', lack: 3 },
+      { substance: 'chalk', lack: 4 },
+    ]);
+    expect(shoppingList([need('alum', 12)], levels)).toEqual([]);
+  });
+  test('an unknown amount is listed as unknown, never as enough', () =>
+    expect(shoppingList([need('alum', null)], stockLevels([item('a', 500)], []))).toMatchObject([{ lack: null }]));
+  test('what was put away does not count', () =>
+    expect(shoppingList([need('alum', 5)], stockLevels([item('a', 500, { retired: true })], []))).toMatchObject([{ lack: 5 }]));
+});
+
+describe('kept liquors age', () => {
+  const day = 86_400_000;
+  test.each([
+    ['room', 3],
+    ['fridge', 14],
+    ['freezer', 365],
+  ] as const)('in the %s %d days', (keptIn, days) => expect(spoilByMs(0, keptIn)).toBe(days * day));
+  test('fresh, look first, past', () => {
+    const kept = { madeAtMs: 0, spoilByMs: 3 * day };
+    expect([day, 2.5 * day, 3.1 * day].map((now) => freshness(kept, now))).toEqual(['fresh', 'lookFirst', 'past']);
+    expect(freshness({ madeAtMs: 0, spoilByMs: null }, 1)).toBe('lookFirst');
+  });
+});
+
+describe('two lots side by side', () => {
+  const treat = (certainty: Treatment['certainty'], pct: number | null, more: Partial<Treatment> = {}): Treatment => ({
+    id: `${certainty}${pct}`,
+    kind: 'mordant',
+    certainty,
+    substance: 'potash alum',
+    wofPct: pct === null ? UNKNOWN : measured(pct),
+    atMs: 1,
+    note: '',
+    from: { hand: true },
+    ...more,
+  });
+  const bare = (kind: Treatment['kind']) => treat('noneOnPurpose', null, { id: kind, kind });
+  const lot = (treatments: Treatment[]) => ({ ...wool('a', 100), passport: foldPassport([bare('scour'), bare('tannin'), bare('dye'), ...treatments]) });
+  const mordant = (a: Treatment[], b: Treatment[]) => compareLots(lot(a), lot(b)).factors.find((factor) => factor.what === 'mordant')?.verdict;
+  test.each([
+    ['both known, same dose', [treat('known', 10)], [treat('known', 10.2)], 'same'],
+    ['both known, other dose', [treat('known', 10)], [treat('known', 16)], 'differs'],
+    ['known and none on purpose', [treat('known', 10)], [treat('noneOnPurpose', null)], 'differs'],
+    ['believed is never known', [treat('known', 10)], [treat('believed', 10)], 'cannotTell'],
+    ['nor are two beliefs the same', [treat('believed', 10)], [treat('believed', 10)], 'cannotTell'],
+    ['one dose unknown', [treat('known', 10)], [treat('known', null)], 'cannotTell'],
+    ['a part and the whole', [treat('known', 10)], [treat('known', 10, { part: 'tips' }), treat('known', 10)], 'differs'],
+  ] as const)('%s', (_what, a, b, verdict) => expect(mordant([...a], [...b])).toBe(verdict));
+  test('one difference is a fair comparison, two are not (T78)', () => {
+    expect(compareLots(lot([treat('known', 10)]), lot([treat('known', 16)])).says).toContain('a fair comparison');
+    const silk = { ...lot([treat('known', 16)]), composition: [{ fibre: 'silk' as const, pct: 100 }] };
+    expect(compareLots(lot([treat('known', 10)]), silk)).toMatchObject({ differs: 2, says: expect.stringContaining('cannot be put down to any one') });
+  });
+});
+
+describe('finding a lot', () => {
+  const lots = ['Gotland lamb', 'Peace silk', 'Linen towel'].map((name, i) => ({ ...wool(`l${i}`, 10), name, passport: foldPassport([]) }));
+  const index = indexLots(lots.map((lot, i) => (i === 1 ? { ...lot, composition: [{ fibre: 'silk' as const, pct: 100 }] } : lot)));
+  const names = (text: string) => findLots(index, { text, form: null, mordant: null }).map((lot) => lot.name);
+  test('every word counts, in any order and case', () => {
+    expect(names('LAMB gotland')).toEqual(['Gotland lamb']);
+    expect(names('silk')).toEqual(['Peace silk']);
+    expect(names('')).toHaveLength(3);
+    expect(names('lamb silk')).toEqual([]);
+  });
+  test('by form and by what is known of the mordant', () => {
+    expect(findLots(index, { text: '', form: 'cloth', mordant: null })).toEqual([]);
+    expect(findLots(index, { text: '', form: null, mordant: 'unknown' })).toHaveLength(3);
+  });
+});

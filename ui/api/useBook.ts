@@ -1,0 +1,36 @@
+'use client';
+import { useMemo } from 'react';
+import type { Method } from '@/core/method/method';
+import type { Assistant } from '@/core/shelf/assistant';
+import type { Dyestuff } from '@/core/shelf/dyestuff';
+import type { Liquor } from '@/core/shelf/liquor';
+import { type Loaded, useLoaded } from './useLoaded';
+
+/** Everything a plan can be made of, as the shelf and the library have it now. */
+export interface Book {
+  readonly methods: readonly Method[];
+  readonly dyestuffs: readonly Dyestuff[];
+  readonly assistants: readonly Assistant[];
+  readonly liquors: readonly Liquor[];
+  find(id: string): Method | undefined;
+}
+
+export function useBook(): Loaded<Book> {
+  const methods = useLoaded<Method[]>('/methods', (message) => message.kind === 'changed' && message.what === 'method');
+  const dyestuffs = useLoaded<Dyestuff[]>('/dyestuffs', (message) => message.kind === 'changed' && message.what === 'substance');
+  const assistants = useLoaded<Assistant[]>('/assistants', (message) => message.kind === 'changed' && message.what === 'substance');
+  const liquors = useLoaded<Liquor[]>('/liquors', (message) => message.kind === 'changed' && message.what === 'liquor');
+  return useMemo(() => {
+    for (const part of [methods, dyestuffs, assistants, liquors]) if (part.state === 'failed') return part;
+    if (methods.state !== 'ready' || dyestuffs.state !== 'ready' || assistants.state !== 'ready' || liquors.state !== 'ready') return { state: 'loading' };
+    const byId = new Map(methods.value.map((method) => [method.id, method]));
+    const reload = () => {
+      for (const part of [methods, dyestuffs, assistants, liquors]) part.reload();
+    };
+    return {
+      state: 'ready',
+      reload,
+      value: { methods: methods.value, dyestuffs: dyestuffs.value, assistants: assistants.value, liquors: liquors.value, find: (id) => byId.get(id) },
+    };
+  }, [methods, dyestuffs, assistants, liquors]);
+}

@@ -1,0 +1,26 @@
+import { readNumber } from '@/core/measure/parseNumber';
+import { type Kitchen, parseQuantity, refusalText } from '@/core/measure/parseQuantity';
+import { convert, type Family, type UnitId } from '@/core/measure/units';
+
+/** What a field of the bench says: a number, nothing yet, or what to mend. */
+export interface Read {
+  readonly value: number | null;
+  readonly problem: string | null;
+}
+
+/** A quantity in the unit wanted: "3 lb 4 oz" in g. Empty is nothing yet. */
+export function readQuantity(text: string, family: Family, unit: UnitId, kitchen: Kitchen = null): Read {
+  if (text.trim() === '') return { value: null, problem: null };
+  const parsed = parseQuantity(text, family, kitchen, unit);
+  if (!parsed.ok) return { value: null, problem: refusalText(parsed.error) };
+  const value = convert(parsed.value.value, parsed.value.unit, unit);
+  return value > 0 ? { value, problem: null } : { value: null, problem: 'It is above 0.' };
+}
+
+/** A plain number, 0 and below allowed only where asked for. */
+export function readPlain(text: string, least = 0): Read {
+  if (text.trim() === '') return { value: null, problem: null };
+  const number = readNumber(text.trim());
+  if (!number || number.ambiguousComma || !/^\s*(%|: ?1)?\s*$/.test(number.rest)) return { value: null, problem: 'Write a number.' };
+  return number.value < least ? { value: null, problem: `At least ${least}.` } : { value: number.value, problem: null };
+}

@@ -1,0 +1,108 @@
+'use client';
+import { Input, Select } from 'antd';
+import type { AdditionRule, Param, Ref } from '@/core/method/method';
+import type { Book } from '../api/useBook';
+import { RefField } from './RefField';
+
+const RULES: readonly { value: AdditionRule['rule']; label: string }[] = [
+  { value: 'wofPct', label: '% of the fibre' },
+  { value: 'gPerL', label: 'g per litre' },
+  { value: 'mLPerL', label: 'mL per litre' },
+  { value: 'bathPct', label: '% of the bath' },
+  { value: 'ratio', label: 'to fibre, : 1' },
+  { value: 'perPiece', label: 'to a piece' },
+  { value: 'byEye', label: 'by eye, in words' },
+];
+
+const figureOf = (rule: AdditionRule): Ref =>
+  'pct' in rule ? rule.pct : 'dose' in rule ? rule.dose : 'ratio' in rule ? rule.ratio : 'count' in rule ? rule.count : 1;
+
+/** The same addition by another rule; its figure goes along. */
+function ruled(id: string, substance: string, kind: AdditionRule['rule'], value: Ref, words: string): AdditionRule {
+  switch (kind) {
+    case 'wofPct':
+    case 'bathPct':
+      return { id, substance, rule: kind, pct: value };
+    case 'gPerL':
+    case 'mLPerL':
+      return { id, substance, rule: kind, dose: value };
+    case 'ratio':
+      return { id, substance: 'dyestuff', rule: kind, ratio: value };
+    case 'perPiece':
+      return { id, substance, rule: kind, count: value };
+    case 'times':
+      return { id, substance, rule: kind, count: value, each: 1 };
+    case 'byEye':
+    case 'blocked':
+      return { id, substance, rule: kind, words };
+  }
+}
+
+interface Props {
+  readonly additions: readonly AdditionRule[];
+  readonly params: readonly Param[];
+  readonly book: Book;
+  readonly onChange: (additions: readonly AdditionRule[]) => void;
+}
+
+/** What goes in, each as a rule. A blocked line keeps its words and cannot be given a dose. */
+export function AdditionRows({ additions, params, book, onChange }: Props) {
+  return (
+    <>
+      {additions.map((rule, i) => {
+        const words = rule.rule === 'byEye' || rule.rule === 'blocked' ? rule.words : 'as much as you have';
+        const set = (next: AdditionRule) => onChange(additions.with(i, next));
+        return (
+          <div key={rule.id} className="share share-wrap">
+            {rule.rule === 'blocked' ? (
+              <span className="finding finding-stop">{rule.words}: not supported here, no dose is worked out</span>
+            ) : (
+              <>
+                <Select
+                  aria-label="What goes in"
+                  value={rule.substance}
+                  showSearch={{ optionFilterProp: 'label' }}
+                  popupMatchSelectWidth={false}
+                  options={[{ value: 'dyestuff', label: 'the dyestuff' }, ...book.assistants.map((one) => ({ value: one.id, label: one.name }))]}
+                  onChange={(substance: string) =>
+                    set(ruled(rule.id, substance, substance === 'dyestuff' ? 'ratio' : rule.rule === 'ratio' ? 'wofPct' : rule.rule, figureOf(rule), words))
+                  }
+                />
+                <Select
+                  aria-label="By which rule"
+                  value={rule.rule}
+                  options={[...RULES]}
+                  popupMatchSelectWidth={false}
+                  onChange={(kind) => set(ruled(rule.id, rule.substance, kind, figureOf(rule), words))}
+                />
+                {rule.rule === 'byEye' ? (
+                  <Input aria-label="In words" value={rule.words} maxLength={400} onChange={(event) => set({ ...rule, words: event.target.value })} />
+                ) : (
+                  <RefField
+                    label="how much"
+                    value={figureOf(rule)}
+                    params={params}
+                    onChange={(value) => set(ruled(rule.id, rule.substance, rule.rule, value ?? 0, words))}
+                  />
+                )}
+              </>
+            )}
+            <button type="button" className="act act-small" onClick={() => onChange(additions.toSpliced(i, 1))}>
+              Remove
+            </button>
+          </div>
+        );
+      })}
+      <button
+        type="button"
+        className="act act-small"
+        onClick={() => {
+          const id = `add${1 + Math.max(0, ...additions.map((rule) => Number(/^add(\d+)$/.exec(rule.id)?.[1] ?? 0)))}`;
+          onChange([...additions, { id, substance: 'alum', rule: 'wofPct', pct: 5 }]);
+        }}
+      >
+        Add something
+      </button>
+    </>
+  );
+}

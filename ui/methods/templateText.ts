@@ -1,0 +1,68 @@
+import { printDuration, printNumber } from '@/core/measure/print';
+import { type AdditionRule, type PhaseTemplate, type Ref, resolveRef, type StepTemplate } from '@/core/method/method';
+
+type Params = Readonly<Record<string, number | null>>;
+const number = (ref: Ref | null, params: Params): string => {
+  const value = ref === null ? null : resolveRef(ref, params);
+  return value === null ? 'unknown' : printNumber(value);
+};
+const minutes = (ref: Ref, params: Params): string => {
+  const value = resolveRef(ref, params);
+  return value === null ? 'a time you set' : printDuration(value);
+};
+
+/** A phase of a method in words, with its usual figures. */
+export function phaseTemplateText(phase: PhaseTemplate, params: Params): string {
+  switch (phase.kind) {
+    case 'charge':
+    case 'lift':
+      return `${phase.act} (${minutes(phase.minutes, params)}, hands)`;
+    case 'raise':
+      return `Heat up to ${number(phase.toC, params)} °C${phase.maxRateCPerMin === null ? '' : `, no faster than ${number(phase.maxRateCPerMin, params)} °C a minute`}`;
+    case 'hold': {
+      const band = phase.lowC === null || phase.highC === null ? 'by the clock' : `at ${number(phase.lowC, params)}–${number(phase.highC, params)} °C`;
+      const ceiling = phase.ceilingC === null ? '' : `, never above ${number(phase.ceilingC, params)} °C`;
+      const stir = phase.stirEveryMin === null ? '' : `; stir every ${number(phase.stirEveryMin, params)} min`;
+      const flip = phase.flipAtMin === null ? '' : `; turn at ${number(phase.flipAtMin, params)} min`;
+      return `Hold ${minutes(phase.minutes.typical, params)} ${band}${ceiling}${stir}${flip}`;
+    }
+    case 'dip':
+      return `${phase.act}: ${minutes(phase.exactMin, params)}, exactly`;
+    case 'soak':
+      return `Soak about ${minutes(phase.minutes.typical, params)}${phase.checkEveryMin === null ? '' : `, a look every ${minutes(phase.checkEveryMin, params)}`}`;
+    case 'until':
+      return `Wait until ${phase.criterion}: a look every ${minutes(phase.checkEveryMin, params)}, usually about ${minutes(phase.minutes.typical, params)}`;
+    case 'rest':
+      return `Rest with the heat off about ${minutes(phase.minutes.typical, params)}${phase.overnightOk ? '; a night is fine' : ''}`;
+  }
+}
+
+/** A quantity as a rule in words: "10 % of the fibre's weight". */
+export function ruleText(rule: AdditionRule, params: Params): string {
+  switch (rule.rule) {
+    case 'wofPct':
+      return `${number(rule.pct, params)} % of the fibre’s weight`;
+    case 'mLPerL':
+      return `${number(rule.dose, params)} mL per litre of bath`;
+    case 'gPerL':
+      return `${number(rule.dose, params)} g per litre of bath`;
+    case 'bathPct':
+      return `${number(rule.pct, params)} % of the whole bath by volume`;
+    case 'ratio':
+      return `${number(rule.ratio, params)} : 1 to the fibre`;
+    case 'perPiece':
+      return `${number(rule.count, params)} to a piece`;
+    case 'times':
+      return `${number(rule.count, params)} × ${number(rule.each, params)}`;
+    case 'byEye':
+      return rule.words;
+    case 'blocked':
+      return 'not supported: no dose is worked out';
+  }
+}
+
+export function bathText(step: StepTemplate, params: Params): string | null {
+  if (!step.bath) return null;
+  const of = step.bath.of && step.bath.of !== 'water' ? step.bath.of : 'water';
+  return 'mL' in step.bath ? `${number(step.bath.mL, params)} mL ${of}` : `${number(step.bath.mLPerG, params)} mL ${of} per gram of fibre`;
+}
