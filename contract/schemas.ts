@@ -54,7 +54,9 @@ export const lotEdit = lotInput.extend({ revision });
 export const splitInput = z.strictObject({
   revision,
   parts: z
-    .array(z.strictObject({ id, name: nameText, dryWeightG: figure(grams), pieces: z.int().min(1).max(10_000), note: noteText }))
+    .array(
+      z.strictObject({ id, name: nameText, form: z.enum(LOT_FORMS).optional(), dryWeightG: figure(grams), pieces: z.int().min(1).max(10_000), note: noteText }),
+    )
     .min(2, 'Name at least two parts.')
     .max(40)
     .refine((parts) => new Set(parts.map((part) => part.id)).size === parts.length, 'Each part has its own id.'),

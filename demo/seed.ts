@@ -102,7 +102,14 @@ async function coneAndRibbon(app: App): Promise<void> {
     part: null,
     note: 'Scoured on the cone, loosely wound.',
   });
-  const part = (id: string, name: string, value: number) => ({ id, name, dryWeightG: { state: 'measured' as const, value }, pieces: 1, note: '' });
+  const part = (id: string, name: string, value: number) => ({
+    id,
+    name,
+    form: 'skein' as const,
+    dryWeightG: { state: 'measured' as const, value },
+    pieces: 1,
+    note: '',
+  });
   await splitLot(app, 'cone', {
     revision: 1,
     parts: [part('skein-a', 'Gotland skein for alum', 30), part('skein-b', 'Gotland skein for iron', 30), part('skein-c', 'Gotland skein, kept bare', 30)],

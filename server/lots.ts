@@ -100,6 +100,7 @@ export function splitLot({ store, nowMs, live }: App, id: string, input: z.infer
         ...had,
         id: part.id,
         name: part.name,
+        form: part.form ?? had.form,
         note: part.note,
         pieces: part.pieces,
         dryWeightG: split.value[i] ?? part.dryWeightG,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { molarMass, substitutionG } from './molarMass';
+import { molarMass, printFormula, substitutionG } from './molarMass';
 
 // IUPAC abridged standard atomic weights; sums verified elsewhere with mf-parser 3.9.3, tolerance 0.03 g/mol
 test.each([
@@ -39,3 +39,5 @@ describe('one form for another, by mass', () => {
 });
 
 test.each(['Xx2O', 'Ca(OH', 'Ca)OH(', 'Na2 CO3'])('%s is refused', (formula) => expect(() => molarMass(formula)).toThrow(RangeError));
+
+test('formulas are written with subscripts, counts of water are not', () => expect(printFormula('KAl(SO4)2·12H2O')).toBe('KAl(SO₄)₂·12H₂O'));

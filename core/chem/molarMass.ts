@@ -52,3 +52,7 @@ function partMass(part: string): number {
 
 /** Grams of one form that carry as much as one gram of another: 1 g of soda ash is 2.70 g of washing soda. */
 export const substitutionG = (grams: number, fromFormula: string, toFormula: string): number => (grams * molarMass(toFormula)) / molarMass(fromFormula);
+
+/** "KAl(SO₄)₂·12H₂O": subscripts behind letters and brackets, counts before a part stay as they are. */
+export const printFormula = (formula: string): string =>
+  formula.replace(/([A-Za-z)])(\d+)/g, (_all, before: string, digits: string) => before + [...digits].map((digit) => '₀₁₂₃₄₅₆₇₈₉'[Number(digit)]).join(''));

@@ -40,6 +40,12 @@ export function printExactDuration(milliseconds: number): string {
   return `${h > 0 ? `${h}:` : ''}${mm}:${String(seconds % 60).padStart(2, '0')}`;
 }
 
+/** A figure of a method with its unit; long times in hours and days. */
+export function printFigure(value: number, unit: string): string {
+  if (unit === 'min' && value >= 90) return printDuration(value);
+  return `${printNumber(value)} ${unit}`.trim();
+}
+
 /** Grams, millilitres, or whole things such as tea bags. */
 export const AMOUNT_UNITS = ['g', 'mL', 'piece'] as const;
 export type AmountUnit = (typeof AMOUNT_UNITS)[number];

@@ -100,7 +100,7 @@ describe('a dyebath on a lot whose mordant is not sure', () => {
   test('it says what either case gives', () =>
     expect(ask('believed')?.questions[0]).toMatchObject({
       lotId: 'a',
-      ifMordanted: expect.stringContaining('weld takes'),
+      ifMordanted: expect.stringContaining('(weld) takes'),
       ifNot: expect.stringContaining('pale'),
     }));
   test('a mordant earlier in the plan answers it', () => expect(planned([wool('a', 100)]).questions).toEqual([]));

@@ -40,11 +40,11 @@ export function mordantQuestions(
           lotId: lot.id,
           stepId: step.id,
           state,
-          ifMordanted: `${name} takes at once and holds${dyestuff ? `: ${dyestuff.colour.text}` : ''}. A second mordant would only harshen it.`,
+          ifMordanted: `The dye (${name}) takes at once and holds${dyestuff ? `: ${dyestuff.colour.text}` : ''}. A second mordant would only harshen it.`,
           ifNot:
             dyestuff?.mordant === 'helps'
-              ? `${name} still colours, paler and less fast.`
-              : `${name} stays pale in the first minutes and washes out later. The hour and the dye are gone.`,
+              ? `The dye (${name}) still colours, paler and less fast.`
+              : `It stays pale in the first minutes and washes out later. The time and the dye (${name}) are gone.`,
           answer: answers[lot.id] ?? null,
         },
       ];

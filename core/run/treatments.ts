@@ -32,7 +32,8 @@ function stepTreatments(step: PlanStep, treatment: StepTreatment, plan: Pick<Pla
   };
   const whole = sumFigures(step.lotIds.map((id) => weightOf(plan, state, id)));
   const dryG = step.part ? partOf(whole, step.part.sharePct) : whole;
-  const solids = did.additions.filter((addition) => addition.unit === 'g');
+  // A scour's liquid is what was done; a splash of acid in a dyebath is not.
+  const solids = did.additions.filter((addition) => addition.unit === 'g' || treatment === 'scour');
   const treatments: Treatment[] = [];
   const plant = (treatment === 'dye' || treatment === 'tannin') && step.dyestuffId ? shelf.nameOf(step.dyestuffId) : null;
   if (plant !== null && solids.every((addition) => addition.substance !== step.dyestuffId)) {
@@ -46,7 +47,7 @@ function stepTreatments(step: PlanStep, treatment: StepTreatment, plan: Pick<Pla
       ...base,
       id: `${runId}/${step.id}/${addition.eventId}`,
       substance: shelf.nameOf(addition.substance),
-      wofPct: usedPct(addition.amount, dryG),
+      wofPct: addition.unit === 'g' ? usedPct(addition.amount, dryG) : UNKNOWN,
     });
   }
   return treatments;

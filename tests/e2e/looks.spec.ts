@@ -6,12 +6,20 @@ const PAGES = [
   '/sessions',
   '/sessions/new',
   '/sessions/dock-jersey',
+  '/sessions/dock-jersey/weigh-out',
+  '/sessions/hollyhock-jar/change',
   '/runs/run-birch',
   '/runs/run-weld/record',
   '/fibre',
   '/fibre/gotland',
+  '/fibre/labels?ids=gotland',
   '/shelf',
+  '/shelf?tab=liquors',
+  '/shelf?tab=home',
   '/methods',
+  '/methods/extract-blossom',
+  '/bench?tool=harvest',
+  '/bench?tool=ladder',
 ];
 
 for (const path of PAGES) {

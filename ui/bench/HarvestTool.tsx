@@ -52,7 +52,7 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
           hint={usual === undefined ? 'No fixed ratio in use for this form: yours, or unknown.' : `Usually ${usual} : 1 ${form}.`}
         />
         <Ask address={address} name="fibre" label="Dry fibre" otherwise="100 g" problem={dry.problem} />
-        <Ask address={address} name="hand" label="Plant at hand" otherwise="" problem={hand.problem} hint="110 g" />
+        <Ask address={address} name="hand" label="Plant at hand" otherwise="" problem={hand.problem} hint="such as 110 g" />
       </div>
       <Result what="Plant needed" working={needed} print={printMass} />
       {hand.value === null ? null : <Result what="What you have serves" working={served} print={(g) => `${printMass(g)} of fibre`} />}
@@ -61,8 +61,8 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
       ) : null}
       <h3>Gathering</h3>
       <div className="params">
-        <Ask address={address} name="stand" label="Plants in the stand" otherwise="" problem={stand.problem} hint="400" />
-        <Ask address={address} name="each" label="One plant gives" otherwise="" problem={each.problem} hint="30 g" />
+        <Ask address={address} name="stand" label="Plants in the stand" otherwise="" problem={stand.problem} hint="such as 400" />
+        <Ask address={address} name="each" label="One plant gives" otherwise="" problem={each.problem} hint="such as 30 g" />
         <Choose
           address={address}
           name="own"

@@ -86,9 +86,9 @@ export function LadderTool({ address }: { address: Address }) {
       ) : null}
       <h3>Topping up thins</h3>
       <div className="params">
-        <Ask address={address} name="dose" label="Strength before, g/L or %" otherwise="" problem={dose.problem} hint="5" />
-        <Ask address={address} name="had" label="In so much" otherwise="" problem={had.problem} hint="1 L" />
-        <Ask address={address} name="added" label="Plain water added" otherwise="" problem={added.problem} hint="300 mL" />
+        <Ask address={address} name="dose" label="Strength before, g/L or %" otherwise="" problem={dose.problem} hint="such as 5" />
+        <Ask address={address} name="had" label="In so much" otherwise="" problem={had.problem} hint="such as 1 L" />
+        <Ask address={address} name="added" label="Plain water added" otherwise="" problem={added.problem} hint="such as 300 mL" />
       </div>
       {dose.value !== null && had.value !== null && added.value !== null ? (
         <Answer what="Strength after">{printNumber(dilutedTo(dose.value, had.value, added.value))}, in the same unit</Answer>

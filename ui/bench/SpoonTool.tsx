@@ -31,8 +31,8 @@ export function SpoonTool({ address, book, levels }: { address: Address; book: B
       <div className="params">
         <Choose address={address} name="powder" label="Powder" otherwise="alum" options={powders.map((one) => ({ value: one.id, label: one.name }))} />
         <Choose address={address} name="kitchen" label="Whose spoons" otherwise="" options={KITCHENS} />
-        <Ask address={address} name="spoons" label="By the spoon" otherwise="1 tsp (US)" problem={spoons.problem} hint="1 1/2 tsp, ½ cup (US)" />
-        <Ask address={address} name="grams" label="Or by weight" otherwise="" problem={grams.problem} hint="25 g" />
+        <Ask address={address} name="spoons" label="By the spoon" otherwise="1 tsp (US)" problem={spoons.problem} hint="such as 1 1/2 tsp, ½ cup (US)" />
+        <Ask address={address} name="grams" label="Or by weight" otherwise="" problem={grams.problem} hint="such as 25 g" />
       </div>
       {range ? (
         <Answer what={`${printVolume(spoons.value ?? 0)} of ${powder?.name} weigh`}>

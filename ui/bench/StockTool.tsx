@@ -53,7 +53,7 @@ export function StockTool({ address, book }: { address: Address; book: Book }) {
       ) : null}
       <h3>Soda ash and washing soda</h3>
       <div className="params">
-        <Ask address={address} name="soda" label="Soda ash" otherwise="" problem={soda.problem} hint="10 g" />
+        <Ask address={address} name="soda" label="Soda ash" otherwise="" problem={soda.problem} hint="such as 10 g" />
       </div>
       {soda.value === null ? null : <Answer what="As washing soda crystals">{printMass(substitutionG(soda.value, 'Na2CO3', 'Na2CO3·10H2O'))}</Answer>}
     </>

@@ -49,7 +49,7 @@ export function FibrePage() {
           type="search"
           className="search"
           aria-label="Find a lot"
-          placeholder="Find by name, fibre, dye, note"
+          placeholder="Name, fibre, dye"
           value={wish.text}
           onChange={(event) => setWish({ ...wish, text: event.target.value })}
         />

@@ -190,7 +190,8 @@ function TreatmentRow({ treatment, lotId, zone }: { treatment: Treatment; lotId:
         )}
         {treatment.lotId && treatment.lotId !== lotId ? (
           <>
-            , <Link href={`/fibre/${treatment.lotId}`}>before it was this lot</Link>
+            {' · '}
+            <Link href={`/fibre/${treatment.lotId}`}>before it was this lot</Link>
           </>
         ) : null}
       </span>

@@ -1,7 +1,8 @@
 'use client';
-import { Input, InputNumber, Modal } from 'antd';
+import { Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
+import { LOT_FORMS } from '@/core/fibre/lot';
 import { checkSplit, evenParts, splitRefusalText } from '@/core/fibre/split';
 import { type Figure, knownValue } from '@/core/figure';
 import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
@@ -34,6 +35,7 @@ export function SplitForm({ lot, onClose, onSaved }: { lot: LotView; onClose: ()
     return Array.from({ length: count }, (_, i) => partOf(lot, i, grams?.[i] ?? null, Math.max(1, Math.floor(lot.pieces / count))));
   };
   const [parts, setParts] = useState(() => even(2));
+  const [form, setForm] = useState(lot.form);
   const { errors, saving, save, refuse } = useSave();
   const figures = parts.map((part): Figure | string => {
     if (part.text.trim() === '') return { state: 'unknown' };
@@ -54,7 +56,7 @@ export function SplitForm({ lot, onClose, onSaved }: { lot: LotView; onClose: ()
       () =>
         post(`/lots/${lot.id}/split`, {
           revision: lot.revision,
-          parts: parts.map((part, i) => ({ id: part.id, name: part.name, dryWeightG: figures[i], pieces: part.pieces, note: lot.note })),
+          parts: parts.map((part, i) => ({ id: part.id, name: part.name, form, dryWeightG: figures[i], pieces: part.pieces, note: lot.note })),
         }),
       () => {
         onSaved();
@@ -67,6 +69,10 @@ export function SplitForm({ lot, onClose, onSaved }: { lot: LotView; onClose: ()
       <p className="quiet">
         The parts carry its past with them. {wholeG === null ? 'Nobody weighed it, so the parts may stay unweighed.' : `It weighs ${printMass(wholeG)} dry.`}
       </p>
+      <label className="field field-inline">
+        <span>The parts are</span>
+        <Select value={form} options={LOT_FORMS.map((value) => ({ value, label: value }))} onChange={setForm} style={{ minWidth: 120 }} />
+      </label>
       <label className="field field-inline">
         <span>Into even parts</span>
         <InputNumber value={parts.length} min={2} max={40} onChange={(count) => count && setParts(even(count))} />

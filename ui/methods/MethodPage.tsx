@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { MethodView } from '@/contract/views';
+import { printFigure } from '@/core/measure/print';
 import { copyMethod } from '@/core/method/copy';
 import { LID_WORD, type Method, usualParams } from '@/core/method/method';
 import { errorText, post } from '../api/http';
@@ -170,9 +171,9 @@ function MethodBody({ method, book }: { method: Method; book: Book }) {
               {method.params.map((param) => (
                 <tr key={param.key}>
                   <th scope="row">{param.label}</th>
-                  <td className="figure">{param.usual === null ? 'none in common use' : `${param.usual} ${param.unit}`}</td>
+                  <td className="figure">{param.usual === null ? 'none in common use' : printFigure(param.usual, param.unit)}</td>
                   <td className="quiet">
-                    {param.min}–{param.max}
+                    {printFigure(param.min, param.unit)} to {printFigure(param.max, param.unit)}
                   </td>
                   <td className="quiet">{STANDING_WORD[param.standing] || 'common practice'}</td>
                 </tr>

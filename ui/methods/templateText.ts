@@ -1,5 +1,6 @@
 import { printDuration, printNumber } from '@/core/measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, resolveRef, type StepTemplate } from '@/core/method/method';
+import { blockedMore } from '@/core/safety/data/blocked';
 
 type Params = Readonly<Record<string, number | null>>;
 const number = (ref: Ref | null, params: Params): string => {
@@ -57,7 +58,7 @@ export function ruleText(rule: AdditionRule, params: Params): string {
     case 'byEye':
       return rule.words;
     case 'blocked':
-      return 'not supported: no dose is worked out';
+      return ['not supported: no dose is worked out.', blockedMore(rule.words)].filter(Boolean).join(' ');
   }
 }
 

@@ -157,6 +157,7 @@ function Item(props: ItemProps) {
               onDraft={onDraft}
               vessels={vessels}
               assistants={book.assistants}
+              shelfLabels={book.labels}
               zone={zone}
               percentMeans={percentMeans}
               onPercentMeans={onPercentMeans}

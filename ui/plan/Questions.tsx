@@ -19,10 +19,11 @@ export function Questions({ plan, draft, onDraft }: { plan: Plan; draft: Draft; 
       {plan.questions.map((question) => {
         const lot = plan.lots.find((one) => one.id === question.lotId);
         return (
-          <fieldset key={question.lotId} className="mordant-question">
-            <legend>
+          // biome-ignore lint/a11y/useSemanticElements: a question with buttons, not a set of fields
+          <div key={question.lotId} role="group" aria-label={`${lot?.name}: is it mordanted?`} className="mordant-question">
+            <h2>
               {lot?.name}: is it mordanted? <span className={`certainty certainty-${question.state}`}>{question.state}</span>
-            </legend>
+            </h2>
             <p>
               <strong>If it is:</strong> {question.ifMordanted}
             </p>
@@ -44,7 +45,7 @@ export function Questions({ plan, draft, onDraft }: { plan: Plan; draft: Draft; 
               ))}
             </div>
             {question.answer ? <p className="quiet small">{ANSWER_SAYS[question.answer].does}</p> : null}
-          </fieldset>
+          </div>
         );
       })}
     </section>

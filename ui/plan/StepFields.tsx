@@ -18,6 +18,7 @@ interface Props {
   readonly onDraft: (draft: Draft) => void;
   readonly vessels: readonly Vessel[];
   readonly assistants: readonly Assistant[];
+  readonly shelfLabels: Readonly<Record<string, string>>;
   readonly zone: string;
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
@@ -83,7 +84,7 @@ export function StepFields(props: Props) {
   );
 }
 
-function Amounts({ step, plan, draft, onDraft, assistants, percentMeans, onPercentMeans }: Props) {
+function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentMeans, onPercentMeans }: Props) {
   const amounts = [...step.additions, ...(step.water ? [step.water] : [])];
   const wholeG = knownValue(sumFigures(plan.lots.filter((lot) => step.sizedBy.includes(lot.id)).map((lot) => lot.dryWeightG)));
   const dryG = wholeG === null || step.part?.sharePct === null ? null : (wholeG * (step.part?.sharePct ?? 100)) / 100;
@@ -108,7 +109,7 @@ function Amounts({ step, plan, draft, onDraft, assistants, percentMeans, onPerce
             <span>On the label</span>
             <Select
               size="small"
-              value={draft.labels?.[amount.substance] ?? null}
+              value={draft.labels?.[amount.substance] ?? shelfLabels[amount.substance] ?? null}
               placeholder="which form or strength?"
               allowClear
               aria-label={`${amount.name}: on the label`}

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { WeighList } from '@/contract/views';
 import { type Cost, costOf } from '@/core/dose/cost';
 import { parseAmount } from '@/core/dose/parseAmount';
+import { nearestSpoons } from '@/core/dose/spoons';
 import { knownValue } from '@/core/figure';
 import { refusalText } from '@/core/measure/parseQuantity';
 import { printAmount, printMass, printNumber, printVolume } from '@/core/measure/print';
@@ -156,20 +157,7 @@ function Line({
       </button>
       <div className="row-main">
         <span className="row-name">{line.name}</span>
-        <span className="quiet small">
-          {line.stock
-            ? `${printVolume(line.stock.measureMl)} of a ${line.stock.wvPct} % stock: ${printMass(line.stock.makeG)} made up to ${printVolume(line.stock.makeMl)} (the scale reads ${printMass(line.readsToG ?? 1)})`
-            : (line.words ?? '')}
-          {line.spoon && !line.stock ? `or about ${line.spoon.text}, give or take ${line.spoon.plusMinusPct} %` : ''}
-          {places.length > 0
-            ? ` · ${
-                places
-                  .map((level) => level.item.place)
-                  .filter(Boolean)
-                  .join(', ') || 'on the shelf'
-              }`
-            : ''}
-        </span>
+        <span className="quiet small">{lineWords(line, places)}</span>
         {problem ? (
           <span className="field-error" role="alert">
             {problem}
@@ -205,6 +193,21 @@ function Line({
       </div>
     </li>
   );
+}
+
+/** How else it may be measured, and where it stands. */
+function lineWords(line: WeighLine, places: readonly StockLevel[]): string {
+  const own = places.find((level) => level.item.ownBulkGPerMl !== null)?.item.ownBulkGPerMl ?? null;
+  const ownSpoons = own === null || line.planned === null ? null : nearestSpoons(line.planned / own, 'metric');
+  const spoon = ownSpoons ? `or ${ownSpoons} by your own spoon` : line.spoon ? `or about ${line.spoon.text}, give or take ${line.spoon.plusMinusPct} %` : null;
+  const kept = places
+    .map((level) => level.item.place)
+    .filter(Boolean)
+    .join(', ');
+  const stock = line.stock
+    ? `${printVolume(line.stock.measureMl)} of a ${line.stock.wvPct} % stock: ${printMass(line.stock.makeG)} made up to ${printVolume(line.stock.makeMl)} (the scale reads ${printMass(line.readsToG ?? 1)})`
+    : null;
+  return [stock ?? line.words, stock ? null : spoon, kept].filter(Boolean).join(' · ');
 }
 
 function costFor(lines: readonly WeighLine[], standing: ReadonlyMap<string, WeighTick>, levels: readonly StockLevel[], dryFibreG: number | null): Cost | null {

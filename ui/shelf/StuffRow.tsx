@@ -1,4 +1,4 @@
-import { molarMass } from '@/core/chem/molarMass';
+import { molarMass, printFormula } from '@/core/chem/molarMass';
 import { spoonsToGrams } from '@/core/dose/spoons';
 import { printMass, printNumber } from '@/core/measure/print';
 import { convert } from '@/core/measure/units';
@@ -48,11 +48,11 @@ export function AssistantDetails({ assistant }: { assistant: Assistant }) {
     ['usual', assistant.usual],
     ['care above', limit && limit.cautionAbove > 0 ? `${printNumber(limit.cautionAbove)} ${unit}: ${limit.why}` : limit ? `any: ${limit.why}` : 'no figure'],
     ['stop above', limit?.stopAbove ? `${printNumber(limit.stopAbove)} ${unit}${limit.stopNeedsReason ? ', unless you say why' : ''}` : 'no figure'],
-    ['formula', assistant.formula ? `${assistant.formula}, ${printNumber(molarMass(assistant.formula))} g/mol` : 'a mixture'],
+    ['formula', assistant.formula ? `${printFormula(assistant.formula)}, ${printNumber(molarMass(assistant.formula))} g/mol` : 'a mixture'],
     [
       'a teaspoon (5 mL)',
       spoon
-        ? `about ${printMass(spoon.midG)}, ${printMass(spoon.lowG)} to ${printMass(spoon.highG)} (${MARK[assistant.bulkStanding].trim() || 'common practice'}): weigh your own once`
+        ? `about ${printMass(spoon.midG)}, ${printMass(spoon.lowG)} to ${printMass(spoon.highG)}${MARK[assistant.bulkStanding]}: weigh your own once`
         : 'nobody wrote it down',
     ],
     ['wear', assistant.wear.map((piece) => WEAR_WORD[piece]).join(', ') || 'nothing special'],

@@ -195,7 +195,7 @@ function timedStep(step: PlanStep, actual: Actual | undefined): Timed {
       else heat.push(at);
     }
     if (phase.kind === 'charge' || phase.kind === 'lift' || phase.kind === 'dip') hands.push(at.fromMs);
-    if (phase.kind !== 'soak' && phase.kind !== 'rest') attended.push(at);
+    if (phase.kind !== 'soak' && phase.kind !== 'rest' && phase.kind !== 'until') attended.push(at);
   });
   return { step, startMs: step.startMs, endMs: step.endMs, heat, hands, attended, state: 'planned', isActual: false };
 }
@@ -213,6 +213,7 @@ export function keyFigures(step: PlanStep): string[] {
   for (const phase of step.phases) {
     if (phase.kind === 'hold') lines.push(`${printDuration(phase.minutes.typical)} at ${phase.bandC ? `${phase.bandC[0]}–${phase.bandC[1]} °C` : '? °C'}`);
     if (phase.kind === 'rest') lines.push('heat off, rest');
+    if (phase.kind === 'until') lines.push(`about ${printDuration(phase.minutes.typical)}, by eye`);
     if (phase.kind === 'soak') lines.push(step.kind === 'dry' ? 'shade, spread' : `soak ${printDuration(phase.minutes.typical)}`);
     if (phase.kind === 'dip') lines.push(`${printDuration(phase.exactMin)}, exact`);
   }
