@@ -105,7 +105,7 @@ test('a method is copied, changed in versions, saved as a file and taken in agai
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByLabel('Usual alum').fill('140');
   await page.getByLabel('Usual alum').blur();
-  await expect(page.getByRole('alert')).toContainText('outside 0–100 % WOF');
+  await expect(page.locator('.problems')).toContainText('outside 0–100 % WOF');
   await page.getByLabel('Usual alum').fill('14');
   await page.getByLabel('Usual alum').blur();
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
@@ -126,9 +126,9 @@ test('a method is copied, changed in versions, saved as a file and taken in agai
       .locator('input[type=file]')
       .setInputFiles({ name: 'method.json', mimeType: 'application/json', buffer: Buffer.from(content) });
   await take('{ broken');
-  await expect(page.getByRole('alert')).toContainText('not JSON');
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('not JSON');
   await take(JSON.stringify({ ...file, formatVersion: 9 }));
-  await expect(page.getByRole('alert')).toContainText('newer version');
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText('newer version');
   await take(JSON.stringify({ ...file, method: { ...file.method, name: 'Back from a file' } }));
   await expect(page.getByRole('heading', { name: 'Back from a file' })).toBeVisible();
 });
@@ -189,7 +189,7 @@ test('every tool of the bench keeps its state in the address', async ({ page }) 
     await expect(page.locator('.bench')).toContainText(answer);
   }
   await page.goto('/bench?tool=dose&fibre=much');
-  await expect(page.getByRole('alert')).toContainText('Start with a number');
+  await expect(page.locator('.bench').getByRole('alert')).toContainText('Start with a number');
 });
 
 test('labels carry text a person can read and a code that opens the lot', async ({ page }) => {

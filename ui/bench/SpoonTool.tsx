@@ -1,6 +1,6 @@
 'use client';
 import { gramsToMl, nearestSpoons, spoonsToGrams } from '@/core/dose/spoons';
-import { printMass, printNumber, printVolume } from '@/core/measure/print';
+import { printMass, printVolume } from '@/core/measure/print';
 import type { StockLevel } from '@/core/shelf/stock';
 import type { Book } from '../api/useBook';
 import { Answer, Ask, Choose } from './parts';
@@ -36,7 +36,7 @@ export function SpoonTool({ address, book, levels }: { address: Address; book: B
       </div>
       {range ? (
         <Answer what={`${printVolume(spoons.value ?? 0)} of ${powder?.name} weigh`}>
-          {printMass(range.midG)}, give or take {printNumber(range.plusMinusPct)} %: {printMass(range.lowG)} to {printMass(range.highG)}
+          {printMass(range.midG)}, give or take {Math.round(range.plusMinusPct)} %: {printMass(range.lowG)} to {printMass(range.highG)}
         </Answer>
       ) : null}
       {back && grams.value !== null ? (

@@ -15,7 +15,9 @@ interface Props {
 }
 
 /** A lot of fibre: adding one, or changing it. What the server points out stands under its field. */
-export function LotForm({ lot, onClose, onSaved }: Props) {
+export function LotForm({ lot: current, onClose, onSaved }: Props) {
+  // The lot as it was opened: the page behind reloads when another device changes it, and this form must not overwrite that unseen.
+  const [lot] = useState(current);
   const [id] = useState(() => lot?.id ?? newId());
   const [name, setName] = useState(lot?.name ?? '');
   const [form, setForm] = useState<Form>(lot?.form ?? 'skein');

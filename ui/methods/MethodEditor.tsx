@@ -20,7 +20,9 @@ interface Props {
 }
 
 /** Changes one's own method: texts, figures, quantities, phases. Keeping it makes a new version. */
-export function MethodEditor({ method, book, onClose, onSaved }: Props) {
+export function MethodEditor({ method: current, book, onClose, onSaved }: Props) {
+  // The version as it was opened: one kept meanwhile on another device is pointed out by the server, not overwritten.
+  const [method] = useState(current);
   const [draft, setDraft] = useState(method);
   const { errors, saving, save } = useSave();
   const set = (change: Partial<Method>) => setDraft({ ...draft, ...change });
