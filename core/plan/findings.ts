@@ -27,6 +27,9 @@ const SETTLES_NEAR: Readonly<Record<string, number>> = {
   creamOfTartar: 3.6,
 };
 
+/** Heat on and nobody knows how hot: people-hazards are judged as if it boiled. */
+const UNKNOWN_HOT_C = 100;
+
 type Step = Omit<PlanStep, 'findings'>;
 
 export interface Context {
@@ -103,8 +106,9 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     ironBeforePct: ironBefore(step, index, context),
     ironHotMin: isIron && heated ? step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0) : 0,
     comeFromC: comesFromC(step, index, context),
+    handC: step.phases.some((phase) => phase.kind === 'dip') ? (heated ? (hottestC(step.phases) ?? UNKNOWN_HOT_C) : fromC) : null,
     driesSour: driesSour(step, index, contents, context),
-    topUpsMin: [],
+    topUpsMin: step.phases.flatMap((phase) => (phase.kind === 'hold' && phase.flipAtMin !== null ? [phase.flipAtMin] : [])),
     home,
     away: context.away,
   };

@@ -33,6 +33,7 @@ export const facts = (more: Partial<StepFacts> = {}): StepFacts => ({
   ironBeforePct: 0,
   ironHotMin: 0,
   comeFromC: null,
+  handC: null,
   driesSour: false,
   topUpsMin: [],
   home,

@@ -60,9 +60,11 @@ export interface StepFacts {
   readonly ironHotMin: number;
   /** What the goods come out of, °C, when they come hot; null when they come cool. */
   readonly comeFromC: number | null;
+  /** Bath temperature when hands dip goods into it, °C; null when nothing is dipped. */
+  readonly handC: number | null;
   /** Acid, and then dried with no rinse between. */
   readonly driesSour: boolean;
-  /** Times in the step at which water is topped up, min. */
+  /** Times at which the load is turned and the water topped up, min on the heat. */
   readonly topUpsMin: readonly number[];
   readonly home: Home;
   readonly away: readonly Window[];

@@ -185,6 +185,20 @@ describe('what must not meet', () => {
     expect(severity('R22', { contents: [content('lye')] })).toEqual(['caution']);
     expect(severity('R22', { contents: [content('lye')], startC: 40 })).toEqual(['stop']);
   });
+  test('slaked lime is said as it is weighed; a reducer is always said (X10, X15)', () => {
+    expect(severity('X10', { contents: [content('slakedLime')] })).toEqual(['caution']);
+    expect(severity('R23', { contents: [content('dithionite')] })).toEqual(['caution']);
+  });
+  test('somebody’s own urine vat: a caution, with bleach a stop (P15)', () => {
+    const own = { ...content('alum'), substance: 'own-1', name: 'Stale urine', assistant: null };
+    expect(severity('P15', { contents: [own] })).toEqual(['caution']);
+    expect(severity('P15', { contents: [own, content('bleach')] })).toEqual(['stop']);
+  });
+  test.each([
+    [43, []],
+    [44, ['note']],
+    [50, ['caution']],
+  ] as const)('hands dipping at %d °C (P1)', (handC, expected) => expect(severity('P1', { handC })).toEqual(expected));
   test('ammonia: strong or hot is a stop', () => {
     expect(severity('R24', { contents: [content('ammonia', { strengthPct: 5 })] })).toEqual(['caution']);
     expect(severity('R24', { contents: [content('ammonia', { strengthPct: 10.1 })] })).toEqual(['stop']);

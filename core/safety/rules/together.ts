@@ -26,6 +26,9 @@ const pair = (id: string, about: string, meets: (facts: StepFacts) => boolean, s
   check: (facts) => (meets(facts) ? say(facts) : clear),
 });
 
+/** Nothing of the starter shelf; somebody's own substance may be. */
+const URINE = /\b(urine|manure|dung)\b/i;
+
 const BARE = ['aluminium', 'zinc', 'galvanised', 'tinned'];
 
 export const TOGETHER_RULES: readonly Rule[] = [
@@ -115,13 +118,30 @@ export const TOGETHER_RULES: readonly Rule[] = [
         : caution('Lye burns skin and eyes. Goggles, gloves, cold water first, powder into water.'),
   ),
   pair(
+    'X10',
+    'slaked lime, as it is weighed',
+    (f) => has(f, 'slakedLime'),
+    () => caution('Lime dust blinds. Goggles and mask before you open the tub; lime into water, slowly.'),
+  ),
+  pair(
+    'P15',
+    'urine and manure vats',
+    (f) => f.contents.some(({ name }) => URINE.test(name)),
+    (f) =>
+      reacts(f, 'bleach')
+        ? stop('Bleach with urine or manure makes harmful gas. Different vessel, day and drain flush.')
+        : caution('Urine and manure give off ammonia and carry germs: gloves, outdoors, hands washed.'),
+  ),
+  pair(
     'R23',
     'reducers',
     (f) => reacts(f, 'reducer'),
     (f) => {
       if (reacts(f, 'acid') || reacts(f, 'oxidiser') || (f.ph !== null && f.ph < 7))
         return stop('Keep reducer dry and away from acid. Stink or smoke: get out, call for help.');
-      return f.heated && (f.hottestC ?? 100) > 60 ? caution('A reducer above 60 °C breaks down and stinks. Keep it cooler, window open.') : clear;
+      return f.heated && (f.hottestC ?? 100) > 60
+        ? caution('A reducer above 60 °C breaks down and stinks. Keep it cooler, window open.')
+        : caution('Damp reducer heats itself up: dry spoon, its own tub, closed and cool. Powder into plenty of water.');
     },
   ),
   pair(

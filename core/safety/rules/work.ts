@@ -89,6 +89,17 @@ function plants({ contents }: StepFacts): readonly Said[] {
 
 export const WORK_RULES: readonly Rule[] = [
   {
+    id: 'P1',
+    about: 'hands in a hot bath',
+    check: ({ handC }) => {
+      if (handC === null || handC <= 43) return clear;
+      const c = printNumber(handC);
+      return handC >= 50
+        ? caution(`${c} °C scalds within minutes, hotter within seconds. Tongs or lined gauntlets; chemical gloves do not stop heat.`)
+        : note(`${c} °C is hot for bare hands. Tongs or lined gauntlets.`);
+    },
+  },
+  {
     id: 'R12',
     about: 'how full the pot is',
     check: ({ fit, heated, hottestC, contents }) => {
@@ -197,6 +208,8 @@ export const WORK_RULES: readonly Rule[] = [
       const airy = facts.contents.some((content) => content.dyestuff?.plantRow && plantRow(content.dyestuff.plantRow)?.airy) && facts.heated;
       if (facts.heatSource?.outdoors) return clear;
       if (has(facts, 'bleach', 'tinChloride', 'dithionite')) return caution('Fumes: window open and moving air before you begin, or work outdoors.');
+      if (has(facts, 'vinegar') && facts.heated && (facts.hottestC ?? 100) >= 40)
+        return caution('Hot vinegar stings eyes and throat: window open, do not lean over the pot.');
       return airy ? caution('Its steam irritates: window open, do not lean over the pot.') : clear;
     },
   },
