@@ -15,8 +15,14 @@ const VIEWS = [
   ['record', '/runs/run-weld/record', WIDE],
   ['fibre', '/fibre', WIDE],
   ['lot', '/fibre/gotland', WIDE],
-  ['shelf', '/shelf', WIDE],
+  ['labels', '/fibre/labels?ids=gotland,ribbon,skein-a,skein-b,skein-c', WIDE],
+  ['shelf', '/shelf', WIDE, (page) => page.locator('.row-open summary').nth(1).click()],
   ['methods', '/methods', WIDE],
+  ['method', '/methods/alum-16', WIDE],
+  ['questions', '/sessions/hollyhock-jar/change', WIDE],
+  ['weigh-out', '/sessions/dock-jersey/weigh-out', WIDE, (page) => page.getByRole('button', { name: 'soda ash: ready' }).click()],
+  ['weigh-out-phone', '/sessions/dock-jersey/weigh-out', { width: 390, height: 844 }],
+  ['bench', '/bench?tool=ladder', WIDE],
 ];
 
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });

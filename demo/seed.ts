@@ -126,7 +126,7 @@ async function keptLiquor(app: App, nowMs: number): Promise<void> {
     ph: 6.5,
     madeAtMs: nowMs - 3 * DAY,
     keptIn: 'fridge',
-    place: 'shed fridge, left',
+    place: 'shed, left door',
     uses: 1,
     spoilByMs: nowMs + 11 * DAY,
     labelled: true,

@@ -101,7 +101,7 @@ function Item(props: ItemProps) {
         <span className="quiet">
           {steps
             .flatMap((step) => step.additions)
-            .map(amountText)
+            .map((amount) => `${amount.name} ${amountText(amount)}`)
             .join(', ')}
         </span>
       </summary>
@@ -118,7 +118,7 @@ function Item(props: ItemProps) {
           />
           {stuff ? (
             <span className="quiet small">
-              {MORDANT_WORD[stuff.mordant]}; {CHEMISTRY_WORD[stuff.chemistry]}. {stuff.heat.text}.
+              {MORDANT_WORD[stuff.mordant]}; {CHEMISTRY_WORD[stuff.chemistry]}; heat: {stuff.heat.text}.
               {stuff.extractBy !== method.id && method.stage === 'extract' ? ` Usually: ${book.find(stuff.extractBy)?.name ?? ''}.` : ''}
             </span>
           ) : null}
