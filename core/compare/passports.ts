@@ -78,12 +78,15 @@ function sameTreatments(a: readonly Treatment[], b: readonly Treatment[]): Facto
     const other = b[i];
     if (!other || one.substance !== other.substance || (one.part ?? null) !== (other.part ?? null)) return 'differs';
     const [pctA, pctB] = [knownValue(one.wofPct), knownValue(other.wofPct)];
-    if (pctA === null && pctB === null) continue;
-    if (pctA === null || pctB === null) unsure = true;
+    // No weight on either side is the same only where none is ever asked, or where both went through one bath.
+    if (pctA === null && pctB === null) unsure ||= one.kind !== 'scour' && !sameBath(one, other);
+    else if (pctA === null || pctB === null) unsure = true;
     else if (Math.abs(pctA - pctB) > SAME_PCT) return 'differs';
   }
   return unsure ? 'cannotTell' : 'same';
 }
+
+const sameBath = ({ from: a }: Treatment, { from: b }: Treatment): boolean => 'run' in a && 'run' in b && a.run === b.run && a.stepId === b.stepId;
 
 function words(question: string, passport: Passport): string {
   const state = passport.state[question as keyof Passport['state']];

@@ -1,9 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { compareLots } from '../compare/passports';
-import { findLots, indexLots } from '../fibre/findLots';
-import { foldPassport, type Treatment } from '../fibre/passport';
 import { estimated, knownValue, measured, UNKNOWN } from '../figure';
-import { wool } from '../plan/plan.fixture';
 import { freshness, spoilByMs } from './liquor';
 import { type StockItem, shoppingList, stockLevels, sumNeeds, type Use } from './stock';
 
@@ -73,52 +69,5 @@ describe('kept liquors age', () => {
     const kept = { madeAtMs: 0, spoilByMs: 3 * day };
     expect([day, 2.5 * day, 3.1 * day].map((now) => freshness(kept, now))).toEqual(['fresh', 'lookFirst', 'past']);
     expect(freshness({ madeAtMs: 0, spoilByMs: null }, 1)).toBe('lookFirst');
-  });
-});
-
-describe('two lots side by side', () => {
-  const treat = (certainty: Treatment['certainty'], pct: number | null, more: Partial<Treatment> = {}): Treatment => ({
-    id: `${certainty}${pct}`,
-    kind: 'mordant',
-    certainty,
-    substance: 'potash alum',
-    wofPct: pct === null ? UNKNOWN : measured(pct),
-    atMs: 1,
-    note: '',
-    from: { hand: true },
-    ...more,
-  });
-  const bare = (kind: Treatment['kind']) => treat('noneOnPurpose', null, { id: kind, kind });
-  const lot = (treatments: Treatment[]) => ({ ...wool('a', 100), passport: foldPassport([bare('scour'), bare('tannin'), bare('dye'), ...treatments]) });
-  const mordant = (a: Treatment[], b: Treatment[]) => compareLots(lot(a), lot(b)).factors.find((factor) => factor.what === 'mordant')?.verdict;
-  test.each([
-    ['both known, same dose', [treat('known', 10)], [treat('known', 10.2)], 'same'],
-    ['both known, other dose', [treat('known', 10)], [treat('known', 16)], 'differs'],
-    ['known and none on purpose', [treat('known', 10)], [treat('noneOnPurpose', null)], 'differs'],
-    ['believed is never known', [treat('known', 10)], [treat('believed', 10)], 'cannotTell'],
-    ['nor are two beliefs the same', [treat('believed', 10)], [treat('believed', 10)], 'cannotTell'],
-    ['one dose unknown', [treat('known', 10)], [treat('known', null)], 'cannotTell'],
-    ['a part and the whole', [treat('known', 10)], [treat('known', 10, { part: 'tips' }), treat('known', 10)], 'differs'],
-  ] as const)('%s', (_what, a, b, verdict) => expect(mordant([...a], [...b])).toBe(verdict));
-  test('one difference is a fair comparison, two are not (T78)', () => {
-    expect(compareLots(lot([treat('known', 10)]), lot([treat('known', 16)])).says).toContain('a fair comparison');
-    const silk = { ...lot([treat('known', 16)]), composition: [{ fibre: 'silk' as const, pct: 100 }] };
-    expect(compareLots(lot([treat('known', 10)]), silk)).toMatchObject({ differs: 2, says: expect.stringContaining('cannot be put down to any one') });
-  });
-});
-
-describe('finding a lot', () => {
-  const lots = ['Gotland lamb', 'Peace silk', 'Linen towel'].map((name, i) => ({ ...wool(`l${i}`, 10), name, passport: foldPassport([]) }));
-  const index = indexLots(lots.map((lot, i) => (i === 1 ? { ...lot, composition: [{ fibre: 'silk' as const, pct: 100 }] } : lot)));
-  const names = (text: string) => findLots(index, { text, form: null, mordant: null }).map((lot) => lot.name);
-  test('every word counts, in any order and case', () => {
-    expect(names('LAMB gotland')).toEqual(['Gotland lamb']);
-    expect(names('silk')).toEqual(['Peace silk']);
-    expect(names('')).toHaveLength(3);
-    expect(names('lamb silk')).toEqual([]);
-  });
-  test('by form and by what is known of the mordant', () => {
-    expect(findLots(index, { text: '', form: 'cloth', mordant: null })).toEqual([]);
-    expect(findLots(index, { text: '', form: null, mordant: 'unknown' })).toHaveLength(3);
   });
 });

@@ -6,7 +6,8 @@ import { FIBRES, FINISH_SAYS, FINISHES, type FibreKind, type Finish, type LotFor
 import { errorText, post, put, Refused } from '../api/http';
 import { newId } from '../api/newId';
 import { PictureColour } from './PictureColour';
-import { readWeight, useWeight, WeightField } from './WeightField';
+import { useWeight, WeightField } from './WeightField';
+import { readWeight } from './weightDraft';
 
 interface Props {
   readonly lot: LotView | null;

@@ -53,10 +53,10 @@ export function phaseText(phase: PlanStep['phases'][number]): string {
     case 'dip':
       return `${phase.act}: ${phase.exactMin} min, exactly`;
     case 'soak':
-      return `Soak ${Math.round(phase.minutes.min / 6) / 10}–${Math.round(phase.minutes.max / 6) / 10} h, about ${Math.round(phase.minutes.typical / 6) / 10} h`;
+      return `Soak ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}, about ${printDuration(phase.minutes.typical)}`;
     case 'until':
       return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${printDuration(phase.minutes.typical)}`;
     case 'rest':
-      return `Rest with heat off, ${Math.round(phase.minutes.min / 60)}–${Math.round(phase.minutes.max / 60)} h; a night is fine`;
+      return `Rest with heat off, ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}${phase.overnightOk ? '; a night is fine' : ''}`;
   }
 }

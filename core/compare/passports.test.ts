@@ -1,0 +1,64 @@
+import { describe, expect, test } from 'vitest';
+import { foldPassport, type Treatment } from '../fibre/passport';
+import { measured, UNKNOWN } from '../figure';
+import { wool } from '../plan/plan.fixture';
+import { compareLots } from './passports';
+
+describe('two lots side by side', () => {
+  const treat = (certainty: Treatment['certainty'], pct: number | null, more: Partial<Treatment> = {}): Treatment => ({
+    id: `${certainty}${pct}`,
+    kind: 'mordant',
+    certainty,
+    substance: 'potash alum',
+    wofPct: pct === null ? UNKNOWN : measured(pct),
+    atMs: 1,
+    note: '',
+    from: { hand: true },
+    ...more,
+  });
+  const inBath = (treatment: Treatment): Treatment => ({ ...treatment, from: { run: 'run-1', stepId: 'c2-mordant' } });
+  const bare = (kind: Treatment['kind']) => treat('noneOnPurpose', null, { id: kind, kind });
+  const lot = (treatments: Treatment[]) => ({ ...wool('a', 100), passport: foldPassport([bare('scour'), bare('tannin'), bare('dye'), ...treatments]) });
+  const mordant = (a: Treatment[], b: Treatment[]) => compareLots(lot(a), lot(b)).factors.find((factor) => factor.what === 'mordant')?.verdict;
+  test.each([
+    ['both known, same dose', [treat('known', 10)], [treat('known', 10.2)], 'same'],
+    ['both known, other dose', [treat('known', 10)], [treat('known', 16)], 'differs'],
+    ['known and none on purpose', [treat('known', 10)], [treat('noneOnPurpose', null)], 'differs'],
+    ['believed is never known', [treat('known', 10)], [treat('believed', 10)], 'cannotTell'],
+    ['nor are two beliefs the same', [treat('believed', 10)], [treat('believed', 10)], 'cannotTell'],
+    ['one dose unknown', [treat('known', 10)], [treat('known', null)], 'cannotTell'],
+    ['neither dose known', [treat('known', null)], [treat('known', null)], 'cannotTell'],
+    ['neither dose known, but out of one bath', [inBath(treat('known', null))], [inBath(treat('known', null))], 'same'],
+    ['another substance', [treat('known', 10)], [treat('known', 10, { substance: 'ferrous sulfate' })], 'differs'],
+    ['iron after alum against alum alone', [treat('known', 10), treat('known', 2, { kind: 'iron', id: 'fe' })], [treat('known', 10)], 'differs'],
+    ['a part and the whole', [treat('known', 10)], [treat('known', 10, { part: 'tips' }), treat('known', 10)], 'differs'],
+  ] as const)('%s', (_what, a, b, verdict) => expect(mordant([...a], [...b])).toBe(verdict));
+  test('one difference is a fair comparison, two are not (T78)', () => {
+    expect(compareLots(lot([treat('known', 10)]), lot([treat('known', 16)])).says).toContain('a fair comparison');
+    const silk = { ...lot([treat('known', 16)]), composition: [{ fibre: 'silk' as const, pct: 100 }] };
+    expect(compareLots(lot([treat('known', 10)]), silk)).toMatchObject({ differs: 2, says: expect.stringContaining('cannot be put down to any one') });
+  });
+  test('nothing different is said as such, never as “the same colour”', () =>
+    expect(compareLots(lot([treat('known', 10)]), lot([treat('known', 10)])).says).toBe('Nothing that is written down differs.'));
+  test('what nobody looked at cannot be compared', () => {
+    const unlooked = { ...lot([treat('known', 10)]), finishes: null, composition: [] };
+    const compared = compareLots(unlooked, lot([treat('known', 10)]));
+    expect(compared).toMatchObject({ cannotTell: 2, says: expect.stringContaining('2 things are not known of both') });
+    expect(compared.factors.filter((factor) => factor.verdict === 'cannotTell').map((factor) => factor.what)).toEqual(['fibre', 'finish']);
+  });
+  test('a blend is the same in whichever order it was written', () => {
+    const mix = (order: readonly ['cotton' | 'linen', 'cotton' | 'linen']) => ({ ...lot([]), composition: order.map((fibre) => ({ fibre, pct: 50 })) });
+    expect(compareLots(mix(['cotton', 'linen']), mix(['linen', 'cotton'])).factors[0]?.verdict).toBe('same');
+  });
+  test('each side is said in words: dose, order, part, belief', () => {
+    const mordantFactor = (a: Treatment[], b: Treatment[]) => compareLots(lot(a), lot(b)).factors.find((factor) => factor.what === 'mordant');
+    expect(mordantFactor([treat('known', 11.16), treat('known', 2, { kind: 'iron', substance: 'ferrous sulfate', id: 'fe', atMs: 2 })], [])).toMatchObject({
+      a: 'potash alum 11.2 %, then ferrous sulfate 2 %',
+      b: 'unknown',
+    });
+    expect(mordantFactor([treat('believed', null)], [treat('noneOnPurpose', null)])).toMatchObject({ a: 'believed: potash alum', b: 'none, on purpose' });
+    expect(mordantFactor([treat('known', 10, { part: 'tips' }), treat('known', 10, { id: 'w' })], [])?.a).toBe(
+      'potash alum 10 % (tips), then potash alum 10 %',
+    );
+  });
+});

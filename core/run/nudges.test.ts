@@ -1,0 +1,145 @@
+import { describe, expect, test } from 'vitest';
+import type { Reading } from '../hold/credit';
+import type { Phase, PlanStep } from '../plan/plan';
+import { planned, step, wool } from '../plan/plan.fixture';
+import { stepClock } from './clock';
+import type { RunEvent, RunFact } from './events';
+import { foldRun } from './fold';
+import { type Nudge, runNudges } from './nudges';
+
+/** Which calls each kind of phase makes, and when. Minutes from the start of the phase. */
+
+const MIN = 60_000;
+const plan = planned([wool('a', 100)]);
+const span = (min: number, typical: number, max: number) => ({ min, typical, max });
+const lift: Phase = { kind: 'lift', minutes: 10, act: 'Lift out' };
+const ev = (atMin: number, fact: RunFact, id: string): RunEvent => ({ ...fact, id, atMs: atMin * MIN, recordedAtMs: atMin * MIN });
+
+/** The calls of a step made of these phases, in its first one, `nowMin` after it began. */
+function callsIn(phases: Phase[], nowMin: number, more: { step?: Partial<PlanStep>; facts?: [number, RunFact][]; readings?: Reading[] } = {}): Nudge[] {
+  const base = step(plan, 'dye');
+  const own: PlanStep = { ...base, additions: [], after: [], lookAtMin: null, phaseTimes: [], ...more.step, phases };
+  const log = [
+    ev(0, { type: 'started', planVersion: 1 }, 'start'),
+    ev(0, { type: 'phaseEntered', stepId: own.id, phaseIndex: 0 }, 'enter'),
+    ...(more.facts ?? []).map(([atMin, fact], i) => ev(atMin, fact, `f${i}`)),
+  ];
+  const state = foldRun([own], log);
+  const ownState = state.steps[own.id];
+  if (!ownState) throw new Error('no state');
+  const clocks = { [own.id]: stepClock(own, ownState, more.readings ?? [], nowMin * MIN) };
+  return runNudges({ steps: [own], lots: plan.lots }, state, clocks, nowMin * MIN);
+}
+const call = (calls: readonly Nudge[], act: Nudge['act']) => calls.find((one) => one.act === act);
+const stepId = step(plan, 'dye').id;
+
+describe('setting up', () => {
+  const alum = step(plan, 'mordant').additions[0];
+  if (!alum) throw new Error('no alum');
+  const phases: Phase[] = [{ kind: 'charge', minutes: 10, act: 'In' }, lift];
+  test('what is not in yet is called for at once, with its dose', () =>
+    expect(call(callsIn(phases, 1, { step: { additions: [alum] } }), 'add')).toMatchObject({ dueMs: 0, text: 'Add 10 g potash alum', stop: false }));
+  test('logged, it is not called for again', () => {
+    const logged: RunFact = { type: 'addition', stepId, additionId: alum.id, substance: 'alum', amount: { state: 'unknown' }, unit: 'g' };
+    expect(call(callsIn(phases, 2, { step: { additions: [alum] }, facts: [[1, logged]] }), 'add')).toBeUndefined();
+  });
+  test('then comes the next act in its own words', () => expect(call(callsIn(phases, 1), 'nextPhase')).toMatchObject({ dueMs: 10 * MIN, text: 'Lift out' }));
+  test('alone it ends the step', () => expect(call(callsIn([{ kind: 'charge', minutes: 10, act: 'In' }], 1), 'finish')?.dueMs).toBe(10 * MIN));
+});
+
+describe('heating up', () => {
+  const hold: Phase = { kind: 'hold', bandC: [70, 80], ceilingC: 82, minutes: span(60, 60, 60), stirEveryMin: 10, flipAtMin: 30 };
+  test('when the probe is silent it asks for a look at the planned time', () =>
+    expect(call(callsIn([{ kind: 'raise', toC: 75, maxRateCPerMin: 1, minutes: 55 }, hold], 5), 'nextPhase')).toMatchObject({
+      dueMs: 55 * MIN,
+      text: 'Should be at 75 °C: read it, start the hold',
+    }));
+  test('with no temperature anybody knows it asks the hand', () =>
+    expect(call(callsIn([{ kind: 'raise', toC: null, maxRateCPerMin: null, minutes: 20 }, hold], 5), 'nextPhase')?.text).toBe('Hot enough? Start the hold'));
+
+  describe('the hold', () => {
+    const at = (c: number): Reading[] => Array.from({ length: 21 }, (_, i) => ({ atMs: i * MIN, bathC: c }));
+    test('the load is turned over once, at its minute', () => {
+      expect(call(callsIn([hold, lift], 20, { readings: at(75) }), 'flip')?.dueMs).toBe(30 * MIN);
+      expect(call(callsIn([hold, lift], 20, { readings: at(75), facts: [[15, { type: 'flipped', stepId }]] }), 'flip')).toBeUndefined();
+    });
+    test('an early look is asked for until somebody looked', () => {
+      expect(call(callsIn([hold], 5, { step: { lookAtMin: 15 } }), 'check')).toMatchObject({ dueMs: 15 * MIN, stop: false });
+      const looked: RunFact = { type: 'checked', stepId, finding: 'takes well' };
+      expect(call(callsIn([hold], 16, { step: { lookAtMin: 15 }, facts: [[15, looked]] }), 'check')).toBeUndefined();
+    });
+    test('too hot is red and first; warm is not', () => {
+      expect(callsIn([hold], 20, { readings: at(83) })[0]).toMatchObject({ act: 'tooHot', stop: true });
+      expect(call(callsIn([hold], 20, { readings: at(80) }), 'tooHot')).toBeUndefined();
+    });
+    test('cold minutes push its end away', () => {
+      const warm = call(callsIn([hold], 20, { readings: at(75) }), 'finish')?.dueMs ?? 0;
+      const cold = call(callsIn([hold], 20, { readings: at(50) }), 'finish')?.dueMs ?? 0;
+      expect(cold - warm).toBeCloseTo(20 * MIN, -3);
+    });
+    test('at its end the heat goes off', () => expect(call(callsIn([hold], 20), 'finish')?.text).toBe('Hold is full: heat off'));
+  });
+});
+
+describe('a dip is exact', () => {
+  const dip: Phase[] = [{ kind: 'dip', exactMin: 3, act: 'Into the iron' }];
+  test.each([
+    [2.9, false],
+    [3, false],
+    [3.1, true],
+  ])('at %d min: red %s', (nowMin, stop) => expect(call(callsIn(dip, nowMin), 'dip')).toMatchObject({ dueMs: 3 * MIN, text: 'Lift now', stop }));
+});
+
+describe('soaks, waits and rests', () => {
+  test('a soak is looked at every so often, counted from the last look', () => {
+    const soak: Phase[] = [{ kind: 'soak', minutes: span(60, 120, 1440), checkEveryMin: 30 }];
+    expect(call(callsIn(soak, 10), 'check')?.dueMs).toBe(30 * MIN);
+    expect(call(callsIn(soak, 40, { facts: [[35, { type: 'checked', stepId, finding: 'paler' }]] }), 'check')?.dueMs).toBe(65 * MIN);
+  });
+  test('a soak nobody needs to look at does not call', () =>
+    expect(call(callsIn([{ kind: 'soak', minutes: span(60, 120, 1440), checkEveryMin: null }], 10), 'check')).toBeUndefined());
+  test('a wait asks whether it is so far; a jar opened daily says how to open it', () => {
+    const wait: Phase[] = [{ kind: 'until', minutes: span(1440, 7200, 20_160), checkEveryMin: 1440, criterion: 'two shades darker than wanted' }];
+    expect(call(callsIn(wait, 10), 'check')).toMatchObject({ dueMs: 1440 * MIN, text: 'Look: is it two shades darker than wanted?' });
+    expect(call(callsIn(wait, 10, { step: { lid: 'openedDaily' } }), 'check')?.text).toMatch(/^Open it away from your face\./);
+  });
+  test('T71: looks at 48 h and 72 h do not end a cold bundle', () => {
+    const bundle: Phase[] = [{ kind: 'until', minutes: span(1440, 5880, 20_160), checkEveryMin: 1440, criterion: 'dark enough' }];
+    const peek = (h: number): [number, RunFact] => [h * 60, { type: 'checked', stepId, finding: 'not yet' }];
+    const calls = callsIn(bundle, 73 * 60, { facts: [peek(48), peek(72)] });
+    expect(call(calls, 'check')?.dueMs).toBe(96 * 60 * MIN);
+    expect(call(calls, 'finish')).toBeDefined();
+  });
+  test.each([
+    ['its least time, though the plan wished it sooner', 30, 60],
+    ['the plan’s wish between least and most', 300, 300],
+    ['its most time, though the plan wished it later', 5000, 1440],
+  ])('a rest ends at %s', (_what, wishMin, dueMin) => {
+    const rest: Phase[] = [{ kind: 'rest', minutes: span(60, 480, 1440), overnightOk: true }];
+    const phaseTimes = [{ fromMs: 0, toMs: wishMin * MIN }];
+    expect(call(callsIn(rest, 10, { step: { phaseTimes } }), 'finish')?.dueMs).toBe(dueMin * MIN);
+  });
+});
+
+describe('what comes next is said as an act', () => {
+  const charge: Phase = { kind: 'charge', minutes: 5, act: 'In' };
+  test.each<[Phase, string]>([
+    [{ kind: 'raise', toC: 85, maxRateCPerMin: 1, minutes: 60 }, 'Heat on, up to 85 °C'],
+    [{ kind: 'raise', toC: null, maxRateCPerMin: null, minutes: 60 }, 'Heat on'],
+    [{ kind: 'hold', bandC: null, ceilingC: null, minutes: span(1, 1, 1), stirEveryMin: null, flipAtMin: null }, 'Start the hold'],
+    [{ kind: 'soak', minutes: span(1, 1, 1), checkEveryMin: null }, 'Leave it to soak'],
+    [{ kind: 'rest', minutes: span(1, 1, 1), overnightOk: true }, 'Heat off and unplugged, leave it to rest'],
+    [{ kind: 'dip', exactMin: 3, act: 'Into the iron' }, 'Into the iron'],
+  ])('%j', (next, text) => expect(call(callsIn([charge, next], 1), 'nextPhase')?.text).toBe(text));
+});
+
+test('a run that has not begun, and one that is over, call nobody', () => {
+  const own = step(plan, 'scour');
+  expect(runNudges(plan, foldRun(plan.steps, []), {}, 0)).toEqual([]);
+  const over = [
+    ev(0, { type: 'started', planVersion: 1 }, 'a'),
+    ev(1, { type: 'phaseEntered', stepId: own.id, phaseIndex: 0 }, 'b'),
+    ev(2, { type: 'finished' }, 'c'),
+  ];
+  expect(runNudges(plan, foldRun(plan.steps, over), {}, 3 * MIN)).toEqual([]);
+});
