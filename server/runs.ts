@@ -12,6 +12,7 @@ import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState } from '@/core/run/fold';
 import { readingsOf } from '@/core/run/readings';
 import { isStop } from '@/core/safety/finding';
+import { shelfOf } from '@/core/shelf/library';
 import { printDayClock } from '@/core/time/zone';
 import type { Db } from '@/store/db';
 import { loadReadings } from '@/store/probes';
@@ -153,10 +154,11 @@ export async function runRecord(app: App, runId: string): Promise<RunRecord> {
   const view = await runView(app, runId);
   const { state, clocks } = fold(view, app.nowMs());
   const { zone } = view.plan.home.diary;
+  const { nameOf } = shelfOf(view.plan.own);
   const comparisons = view.plan.steps.flatMap((step) => {
     const own = state.steps[step.id];
     const clock = clocks[step.id];
-    return own && clock ? compareStep(step, own, clock, (ms) => printDayClock(ms, zone)) : [];
+    return own && clock ? compareStep(step, own, clock, (ms) => printDayClock(ms, zone), nameOf) : [];
   });
   const deviations = comparisons.flatMap((row) =>
     row.difference ? [{ stepId: row.stepId, title: view.plan.steps.find((s) => s.id === row.stepId)?.title ?? '', text: row.difference }] : [],

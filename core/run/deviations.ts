@@ -22,7 +22,13 @@ const LENGTH_SLACK = 0.03;
 const AMOUNT_SLACK = 0.02;
 
 /** Everything planned of a step beside what was done, in the order of the work. */
-export function compareStep(step: PlanStep, state: StepState, clock: StepClock, printTime: (ms: number) => string): Comparison[] {
+export function compareStep(
+  step: PlanStep,
+  state: StepState,
+  clock: StepClock,
+  printTime: (ms: number) => string,
+  nameOf: (substance: string) => string,
+): Comparison[] {
   const rows: Comparison[] = [];
   const row = (what: string, planned: string, actual: string, difference: string | null) => rows.push({ stepId: step.id, what, planned, actual, difference });
   if (state.status === 'skipped') {
@@ -130,11 +136,12 @@ export function compareStep(step: PlanStep, state: StepState, clock: StepClock, 
     );
   }
   for (const extra of state.additions.filter((entry) => entry.additionId === null)) {
+    const name = nameOf(extra.substance);
     row(
-      extra.substance,
+      name,
       'not planned',
       extra.amount.state === 'unknown' ? 'amount unknown' : printAmount(extra.amount.value, extra.unit),
-      `${extra.substance} added beyond the plan`,
+      `${name} added beyond the plan`,
     );
   }
   return rows;

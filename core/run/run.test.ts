@@ -6,6 +6,7 @@ import type { Reading } from '../hold/credit';
 import { buildPlan } from '../plan/buildPlan';
 import { amountOf } from '../plan/plan';
 import { HEAD, input, planned, step, wool } from '../plan/plan.fixture';
+import { STARTER } from '../shelf/library';
 import { draftAgain } from './again';
 import { stepClock } from './clock';
 import { compareStep } from './deviations';
@@ -159,7 +160,7 @@ describe('the record', () => {
   const state = foldRun(plan.steps, log);
   const clock = stepClock(mordant, state.steps[mordant.id] as never, steady(80, 122, 85), 200 * MIN);
   test('planned beside actual, differences in words', () => {
-    const rows = compareStep(mordant, state.steps[mordant.id] as never, clock, String);
+    const rows = compareStep(mordant, state.steps[mordant.id] as never, clock, String, STARTER.nameOf);
     expect(rows.find((r) => r.what === 'hold')).toMatchObject({ actual: '42 min in band', difference: '18 min short of the hold, 30 %' });
     expect(rows.find((r) => r.what === 'potash alum')).toMatchObject({ planned: '10 g', actual: '12 g', difference: '2 g more potash alum than planned' });
   });
@@ -168,7 +169,7 @@ describe('the record', () => {
     const did = foldRun([odd], [ev(0, { type: 'phaseEntered', stepId: odd.id, phaseIndex: 0 }), ev(99, { type: 'stepFinished', stepId: odd.id })]).steps[
       odd.id
     ] as never;
-    expect(compareStep(odd, did, stepClock(odd, did, [], 0), String).find((r) => r.what === 'lifting')?.difference).toBe(
+    expect(compareStep(odd, did, stepClock(odd, did, [], 0), String, STARTER.nameOf).find((r) => r.what === 'lifting')?.difference).toBe(
       'Lifting took 9 min longer than planned',
     );
   });

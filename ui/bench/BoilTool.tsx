@@ -36,7 +36,7 @@ export function BoilTool({ address, home }: { address: Address; home: Home }) {
           </p>
         </>
       )}
-      <h3>°C and °F</h3>
+      <h2>°C and °F</h2>
       <div className="params">
         <Ask
           address={address}

@@ -37,7 +37,7 @@ export function DoseTool({ address, home }: { address: Address; home: Home }) {
         </Answer>
       ) : null}
       {stock && scale && dose.result !== null ? <p className="finding finding-note">{stockText(dose.result, scale.readsToG, stock)}</p> : null}
-      <h3>Scale a recipe to this fibre</h3>
+      <h2>Scale a recipe to this fibre</h2>
       <div className="params">
         <Ask address={address} name="amount" label="The recipe says" otherwise="" problem={amount.problem} hint="such as 40 g of something" />
         <Ask address={address} name="from" label="for so much fibre" otherwise="" problem={from.problem} hint="such as 500 g" />

@@ -59,7 +59,7 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
       {form === 'dried' && fresh !== undefined && dried !== undefined && needed.result !== null ? (
         <Answer what="The same fresh would be">{printMass(freshForDried(needed.result, fresh, dried))}</Answer>
       ) : null}
-      <h3>Gathering</h3>
+      <h2>Gathering</h2>
       <div className="params">
         <Ask address={address} name="stand" label="Plants in the stand" otherwise="" problem={stand.problem} hint="such as 400" />
         <Ask address={address} name="each" label="One plant gives" otherwise="" problem={each.problem} hint="such as 30 g" />

@@ -27,7 +27,7 @@ export function LadderTool({ address }: { address: Address }) {
   const dose = readPlain(address.get('dose', ''));
   return (
     <>
-      <h3>By halving</h3>
+      <h2>By halving</h2>
       <div className="params">
         <Ask address={address} name="start" label="Full strength to begin with" otherwise="100 mL" problem={start.problem} />
         <Ask address={address} name="strength" label="Its strength, g/L" otherwise="50" problem={strength.problem} />
@@ -63,7 +63,7 @@ export function LadderTool({ address }: { address: Address }) {
           A rung holds less than is to be taken. Begin with more, or take less.
         </p>
       ) : null}
-      <h3>The same strengths straight from the stock</h3>
+      <h2>The same strengths straight from the stock</h2>
       <div className="params">
         <Ask address={address} name="each" label="So much of each" otherwise="100 mL" problem={each.problem} />
       </div>
@@ -72,7 +72,7 @@ export function LadderTool({ address }: { address: Address }) {
           {printVolume(mix.stockMl)} + {printVolume(mix.thinnerMl)}
         </Answer>
       ) : null}
-      <h3>Parts by volume</h3>
+      <h2>Parts by volume</h2>
       <div className="params">
         <Ask address={address} name="total" label="In all" otherwise="1 L" problem={total.problem} />
         <Ask address={address} name="part" label="Parts of this" otherwise="1" problem={part.problem} />
@@ -84,7 +84,7 @@ export function LadderTool({ address }: { address: Address }) {
           <Result what="Of the other" working={partsOf(total.value, all.value, allParts)} print={printVolume} />
         </>
       ) : null}
-      <h3>Topping up thins</h3>
+      <h2>Topping up thins</h2>
       <div className="params">
         <Ask address={address} name="dose" label="Strength before, g/L or %" otherwise="" problem={dose.problem} hint="such as 5" />
         <Ask address={address} name="had" label="In so much" otherwise="" problem={had.problem} hint="such as 1 L" />

@@ -37,7 +37,7 @@ export function StockTool({ address, book }: { address: Address; book: Book }) {
         <Answer what="This scale">weighs it well enough</Answer>
       ) : null}
       {pct.value === null || pct.value === 0 ? null : <Result what="Of your stock" working={stockVolume(mass.value, pct.value)} print={printVolume} />}
-      <h3>Another form on the label</h3>
+      <h2>Another form on the label</h2>
       <div className="params">
         <Choose address={address} name="salt" label="Salt" otherwise="ironSulfate" options={withForms.map((one) => ({ value: one.id, label: one.name }))} />
         <Choose
@@ -51,7 +51,7 @@ export function StockTool({ address, book }: { address: Address; book: Book }) {
       {form && mass.value !== null ? (
         <Answer what={`Instead of ${printMass(mass.value)} of the usual form`}>{printMass(mass.value * form.factor)}</Answer>
       ) : null}
-      <h3>Soda ash and washing soda</h3>
+      <h2>Soda ash and washing soda</h2>
       <div className="params">
         <Ask address={address} name="soda" label="Soda ash" otherwise="" problem={soda.problem} hint="such as 10 g" />
       </div>

@@ -19,7 +19,7 @@ export function WeightTool({ address }: { address: Address }) {
   const tex = count.value === null || count.value === 0 ? null : toTex({ system, value: count.value, plies: plies.value ?? 1 });
   return (
     <>
-      <h3>Cloth</h3>
+      <h2>Cloth</h2>
       <div className="params">
         <Ask address={address} name="width" label="Width" otherwise="20 cm" problem={width.problem} hint="cm, in, yd" />
         <Ask address={address} name="length" label="Length" otherwise="20 cm" problem={length.problem} />
@@ -27,7 +27,7 @@ export function WeightTool({ address }: { address: Address }) {
         <Ask address={address} name="gsm" label="Mass per area" otherwise="200 g/m2" problem={gsm.problem} hint="g/m², oz/yd²" />
       </div>
       <Result what="Weighs" working={clothWeight(width.value, length.value, pieces.value ?? 1, gsm.value)} print={printMass} />
-      <h3>Yarn</h3>
+      <h2>Yarn</h2>
       <div className="params">
         <Choose
           address={address}
