@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react';
 import type { Working } from '@/core/dose/working';
 import { printNumber } from '@/core/measure/print';
+import { Field } from '../shell/Field';
 import type { Address } from './useAddress';
 
 interface TextProps {
@@ -16,22 +17,14 @@ interface TextProps {
 /** A field of a tool, kept in the address. */
 export function Ask({ address, name, label, otherwise, problem, hint }: TextProps) {
   return (
-    <label className="field">
-      <span>{label}</span>
+    <Field label={label} problem={problem ?? undefined} hint={problem ? undefined : hint}>
       <input
         className="bench-input"
         value={address.get(name, otherwise)}
         aria-invalid={problem ? true : undefined}
         onChange={(event) => address.set({ [name]: event.target.value })}
       />
-      {problem ? (
-        <span className="field-error" role="alert">
-          {problem}
-        </span>
-      ) : hint ? (
-        <span className="quiet small">{hint}</span>
-      ) : null}
-    </label>
+    </Field>
   );
 }
 

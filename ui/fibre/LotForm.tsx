@@ -5,6 +5,7 @@ import type { LotView } from '@/contract/views';
 import { FIBRES, FINISH_SAYS, FINISHES, type FibreKind, type Finish, type LotForm as Form, LOT_FORMS, type Share } from '@/core/fibre/lot';
 import { errorText, post, put, Refused } from '../api/http';
 import { newId } from '../api/newId';
+import { Field, FormProblem } from '../shell/Field';
 import { PictureColour } from './PictureColour';
 import { useWeight, WeightField } from './WeightField';
 import { readWeight } from './weightDraft';
@@ -43,29 +44,18 @@ export function LotForm({ lot: current, onClose, onSaved }: Props) {
       setErrors(Object.keys(named).length > 0 ? named : { '': errorText(error) });
     }
   };
-  const problem = (field: string) =>
-    errors[field] ? (
-      <span className="field-error" role="alert">
-        {errors[field]}
-      </span>
-    ) : null;
   return (
     <Modal open title={lot ? `Change ${lot.name}` : 'Add a lot'} okText="Keep" cancelText="Not now" onOk={() => void save()} onCancel={onClose}>
-      <label className="field">
-        <span>Name</span>
+      <Field label="Name" problem={errors.name}>
         <Input value={name} maxLength={200} status={errors.name ? 'error' : ''} onChange={(event) => setName(event.target.value)} />
-        {problem('name')}
-      </label>
+      </Field>
       <div className="params">
-        <label className="field">
-          <span>Form</span>
+        <Field label="Form">
           <Select value={form} onChange={setForm} options={LOT_FORMS.map((value) => ({ value, label: value }))} />
-        </label>
-        <label className="field">
-          <span>Pieces</span>
+        </Field>
+        <Field label="Pieces" problem={errors.pieces}>
           <InputNumber value={pieces} onChange={(value) => setPieces(value ?? 1)} status={errors.pieces ? 'error' : ''} style={{ width: '100%' }} />
-          {problem('pieces')}
-        </label>
+        </Field>
       </div>
       <fieldset className="field">
         <legend>Composition</legend>
@@ -98,7 +88,7 @@ export function LotForm({ lot: current, onClose, onSaved }: Props) {
         >
           Add a fibre
         </button>
-        {problem('composition')}
+        <FormProblem text={errors.composition} />
       </fieldset>
       <WeightField draft={weight} composition={shares} problem={errors.dryWeightG ?? errors.weightFrom} onChange={setWeight} />
       <fieldset className="field">
@@ -136,13 +126,10 @@ export function LotForm({ lot: current, onClose, onSaved }: Props) {
         </div>
         <PictureColour onColour={setBaseHex} />
       </div>
-      <label className="field">
-        <span>Note</span>
+      <Field label="Note" problem={errors.note}>
         <Input.TextArea value={note} autoSize={{ minRows: 2, maxRows: 6 }} onChange={(event) => setNote(event.target.value)} />
-        {problem('note')}
-      </label>
-      {problem('')}
-      {problem('revision')}
+      </Field>
+      <FormProblem text={errors[''] ?? errors.revision} />
     </Modal>
   );
 }

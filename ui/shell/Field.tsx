@@ -1,19 +1,21 @@
 import type { ReactNode } from 'react';
 
-/** A labelled field with what is wrong said under it. */
+/** A labelled field. What is wrong is said under it, outside the label: the name of a field does not change with its faults. */
 export function Field({ label, problem, children, hint }: { label: string; problem?: string | undefined; children: ReactNode; hint?: ReactNode }) {
   return (
-    // biome-ignore lint/a11y/noLabelWithoutControl: the control is handed in
-    <label className="field">
-      <span>{label}</span>
-      {children}
-      {hint ? <span className="quiet small">{hint}</span> : null}
+    <div className="field-block">
+      {/* biome-ignore lint/a11y/noLabelWithoutControl: the control is handed in */}
+      <label className="field">
+        <span>{label}</span>
+        {children}
+        {hint ? <span className="quiet small">{hint}</span> : null}
+      </label>
       {problem ? (
         <span className="field-error" role="alert">
           {problem}
         </span>
       ) : null}
-    </label>
+    </div>
   );
 }
 
