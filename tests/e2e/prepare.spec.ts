@@ -151,6 +151,21 @@ test('the weigh-out list is ticked off line by line, planned beside weighed, and
   await expect(page.getByText('2 of 9 ready')).toBeVisible();
   await page.getByRole('button', { name: 'soda ash: take the tick back' }).click();
   await expect(page.getByText('1 of 9 ready')).toBeVisible();
+
+  const soda = page.locator('.weigh-line').filter({ hasText: 'soda ash' });
+  await soda.getByRole('button', { name: 'another amount' }).click();
+  await soda.getByLabel('How much soda ash').fill('5 g');
+  await soda.getByLabel('How much soda ash').press('Enter');
+  await expect(soda).toContainText('weighed 5 g (+0.6 g)');
+  const started = await page.request.post('/api/v1/sessions/dock-jersey/runs', { data: { id: 'run-dock', eventId: 'run-dock-start', planVersion: 1 } });
+  expect(started.ok()).toBe(true);
+  await page.goto('/runs/run-dock');
+  await page.getByRole('region', { name: 'Ready: Scour' }).getByRole('button', { name: 'Begin' }).click();
+  await page
+    .getByRole('button', { name: /Added soda ash/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog').getByLabel(/How much/)).toHaveValue('5 g');
 });
 
 test('stock is put on the shelf with its label; a retired vessel is no longer offered, its records stay', async ({ page }) => {
