@@ -29,9 +29,8 @@ export const indexLots = <T extends Found>(lots: readonly T[]): LotIndex<T> => (
 export function findLots<T extends Found>(index: LotIndex<T>, wish: LotWish): T[] {
   const wanted = wish.text.toLowerCase().split(/\s+/).filter(Boolean);
   return index.lots.filter((lot, i) => {
-    if (wish.form !== null && lot.form !== wish.form) return false;
-    if (wish.mordant !== null && lot.passport.state.mordant !== wish.mordant) return false;
     const words = index.words[i] ?? '';
-    return wanted.every((word) => words.includes(word));
+    for (const word of wanted) if (!words.includes(word)) return false;
+    return (wish.form === null || lot.form === wish.form) && (wish.mordant === null || lot.passport.state.mordant === wish.mordant);
   });
 }
