@@ -8,7 +8,7 @@ const WIDE = { width: 1280, height: 800 };
 const VIEWS = [
   ['now', '/', WIDE],
   ['sessions', '/sessions', WIDE],
-  ['new-session', '/sessions/new', WIDE, (page) => page.getByRole('checkbox', { name: /Gotland/ }).check()],
+  ['new-session', '/sessions/new', WIDE, (page) => page.getByRole('checkbox', { name: /Gotland lamb/ }).check()],
   ['warp', '/sessions/dock-jersey', WIDE, (page) => page.getByRole('button', { name: /^Mordant/ }).click()],
   ['stove', '/runs/run-birch', WIDE],
   ['stove-phone', '/runs/run-birch', { width: 390, height: 844 }],

@@ -62,12 +62,17 @@ async function handMadeHistory(app: App, nowMs: number): Promise<void> {
     part: null,
     note: 'Boiled twice.',
   });
-  await addEntry(app, 'cord', {
-    id: 'hand-cord-mordant',
+  await keptBare(app, 'cord');
+}
+
+/** A control: no mordant, and that on purpose. */
+async function keptBare(app: App, lotId: string): Promise<void> {
+  await addEntry(app, lotId, {
+    id: `hand-${lotId}-mordant`,
     kind: 'mordant',
     certainty: 'noneOnPurpose',
     substance: null,
-    wofPct: unknown,
+    wofPct: { state: 'unknown' },
     atMs: null,
     part: null,
     note: 'Kept bare as a control.',
@@ -114,6 +119,7 @@ async function coneAndRibbon(app: App): Promise<void> {
     revision: 1,
     parts: [part('skein-a', 'Gotland skein for alum', 30), part('skein-b', 'Gotland skein for iron', 30), part('skein-c', 'Gotland skein, kept bare', 30)],
   });
+  await keptBare(app, 'skein-c');
   await addLot(app, { id: 'ribbon', ...RIBBON });
 }
 

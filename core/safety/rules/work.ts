@@ -145,7 +145,7 @@ export const WORK_RULES: readonly Rule[] = [
       return caution(
         unseen
           ? 'More than an hour on heat: look in every 20 min and top up with hot water before the level drops.'
-          : `About ${printNumber(loss)} L boils off: top up with hot water before the level drops.`,
+          : `About ${printNumber(Number(loss.toPrecision(1)))} L boils off: top up with hot water before the level drops.`,
       );
     },
   },
