@@ -10,7 +10,7 @@ import { printMass } from '@/core/measure/print';
 import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
 import type { Db } from '@/store/db';
-import { entryExists, listLots, loadEntries, loadLot, loadLots } from '@/store/lots';
+import { listLots, loadEntries, loadLot, loadLots, lotOfEntry } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
 import type { App } from './app';
 import { conflict, invalid, notFound } from './problem';
@@ -125,8 +125,16 @@ export function joinLots({ store, nowMs, live }: App, input: z.infer<typeof join
       if (again.name !== input.name) throw conflict(`The id ${input.id} already belongs to ${again.name}.`);
       return again;
     }
-    const lots: Lot[] = [];
-    for (const { id, revision } of input.lots) lots.push(await loadAt(store.db, id, revision));
+    const found = await loadLots(
+      store.db,
+      input.lots.map(({ id }) => id),
+    );
+    const lots = input.lots.map(({ id, revision }) => {
+      const lot = found.find((one) => one.id === id);
+      if (!lot) throw notFound('lot', id);
+      if (lot.revision !== revision) throw changedMeanwhile(lot, revision);
+      return lot;
+    });
     const gone = lots.find((lot) => lot.ended);
     if (gone) throw conflict(`${gone.name} is no more; it cannot be joined.`);
     await refuseInUse(store.db, lots);
@@ -184,7 +192,9 @@ export function addEntry(app: App, lotId: string, input: TreatmentInput): Promis
   const { store, live } = app;
   return store.exclusive(async () => {
     if (!(await loadLot(store.db, lotId))) throw notFound('lot', lotId);
-    if (!(await entryExists(store.db, input.id))) {
+    const had = await lotOfEntry(store.db, input.id);
+    if (had !== null && had !== lotId) throw conflict(`The id ${input.id} already belongs to the past of another lot.`);
+    if (had === null) {
       await store.commit([{ table: 'passport_entry', row: { ...input, lotId, from: { hand: true } } }]);
       live.publish({ kind: 'changed', what: 'lot', id: lotId });
     }

@@ -122,6 +122,74 @@ describe('splitting and joining', () => {
   });
 });
 
+describe('what cannot be joined, split or written down', () => {
+  const join = (lots: { id: string; revision: number }[], id = 'jx') => t.send('POST', '/lots/join', { id, name: 'Joined', form: 'skein', lots });
+  test.each<[string, () => ReturnType<typeof join>, number, string]>([
+    [
+      'a lot nobody has',
+      () =>
+        join([
+          { id: 's3', revision: 1 },
+          { id: 'ghost', revision: 1 },
+        ]),
+      404,
+      'ghost',
+    ],
+    [
+      'a lot changed meanwhile',
+      () =>
+        join([
+          { id: 's3', revision: 9 },
+          { id: 'cone2', revision: 1 },
+        ]),
+      409,
+      'nothing was overwritten',
+    ],
+    [
+      'a lot that is no more',
+      () =>
+        join([
+          { id: 's1', revision: 2 },
+          { id: 's3', revision: 1 },
+        ]),
+      409,
+      'is no more',
+    ],
+    [
+      'under an id that is taken',
+      () =>
+        join(
+          [
+            { id: 's3', revision: 1 },
+            { id: 'cone2', revision: 1 },
+          ],
+          's2',
+        ),
+      409,
+      'already belongs to',
+    ],
+    [
+      'a part under an id that is taken',
+      () => t.send('POST', '/lots/cone2/split', { revision: 1, parts: [part('s3', 50), part('new', 100)] }),
+      409,
+      'is taken',
+    ],
+    ['what is no more, again', () => t.send('POST', '/lots/s1/split', { revision: 2, parts: [part('n1', 20), part('n2', 30)] }), 422, 'no more'],
+    ['an entry of another lot’s past', () => t.send('POST', '/lots/cone2/treatments', entry('h1', 'scour', 'known')), 409, 'the past of another lot'],
+    ['an entry for a lot nobody has', () => t.send('POST', '/lots/ghost/treatments', entry('h9', 'scour', 'known')), 404, 'ghost'],
+  ])('%s', async (_what, send, status, says) => {
+    const before = t.app.store.lastSeq;
+    const refused = await send();
+    expect([refused.status, JSON.stringify(refused.body)]).toEqual([status, expect.stringContaining(says)]);
+    expect(t.app.store.lastSeq).toBe(before);
+  });
+  test('an entry sent twice is one', async () => {
+    const twice = entry('h7', 'tannin', 'believed');
+    await t.ask('addTreatment', '/lots/cone2/treatments', twice);
+    expect((await t.ask<LotView>('addTreatment', '/lots/cone2/treatments', twice)).passport.treatments.filter((one) => one.id === 'h7')).toHaveLength(1);
+  });
+});
+
 describe('nothing that a record names is deleted', () => {
   test('a lot that a past run used is put away: gone from the list, whole in the record, and may come back', async () => {
     const { revision } = await lot('busy');

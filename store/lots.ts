@@ -56,7 +56,8 @@ export async function loadEntries(db: Db, lotIds: readonly string[]): Promise<Pa
   return rows.map((row) => row.body);
 }
 
-export async function entryExists(db: Db, id: string): Promise<boolean> {
-  const { rows } = await db.query('select 1 from passport_entry where id = $1', [id]);
-  return rows.length > 0;
+/** The lot whose past an entry belongs to; null when there is no such entry. */
+export async function lotOfEntry(db: Db, id: string): Promise<string | null> {
+  const { rows } = await db.query<{ lot_id: string }>('select lot_id from passport_entry where id = $1', [id]);
+  return rows[0]?.lot_id ?? null;
 }
