@@ -31,7 +31,7 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
           name="plant"
           label="Dyestuff"
           otherwise="weld"
-          options={book.dyestuffs.map((one) => ({ value: one.id, label: `${one.name} (${one.part})` }))}
+          options={book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name }))}
         />
         <Choose
           address={address}

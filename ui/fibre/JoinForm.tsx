@@ -22,7 +22,7 @@ export function JoinForm({ lots, onClose, onSaved }: { lots: readonly LotView[];
       .slice(0, 120),
   );
   const [form, setForm] = useState(lots[0]?.form ?? 'loose');
-  const { errors, saving, save } = useSave();
+  const { errors, saving, save } = useSave(['name']);
   const joined = joinLots(lots);
   const passport = joinPassports(lots.map((lot) => lot.passport));
   const lost = QUESTIONS.filter((question) => passport.state[question] === 'unknown' && lots.some((lot) => lot.passport.state[question] !== 'unknown'));
@@ -35,7 +35,15 @@ export function JoinForm({ lots, onClose, onSaved }: { lots: readonly LotView[];
       },
     );
   return (
-    <Modal open title={`Join ${lots.length} lots`} okText="Join them" cancelText="Not now" confirmLoading={saving} onOk={() => void keep()} onCancel={onClose}>
+    <Modal
+      open
+      title={`Join ${lots.length} lots`}
+      okText="Join them"
+      cancelText="Not now"
+      okButtonProps={{ disabled: saving }}
+      onOk={() => void keep()}
+      onCancel={onClose}
+    >
       <Field label="Name" problem={errors.name}>
         <Input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
       </Field>

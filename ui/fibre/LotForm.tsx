@@ -3,8 +3,9 @@ import { Checkbox, ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { FIBRES, FINISH_SAYS, FINISHES, type FibreKind, type Finish, type LotForm as Form, LOT_FORMS, type Share } from '@/core/fibre/lot';
-import { errorText, post, put, Refused } from '../api/http';
+import { post, put } from '../api/http';
 import { newId } from '../api/newId';
+import { useSave } from '../api/useSave';
 import { Field, FormProblem } from '../shell/Field';
 import { PictureColour } from './PictureColour';
 import { useWeight, WeightField } from './WeightField';
@@ -29,23 +30,29 @@ export function LotForm({ lot: current, onClose, onSaved }: Props) {
   const [pieces, setPieces] = useState(lot?.pieces ?? 1);
   const [baseHex, setBaseHex] = useState(lot?.baseHex ?? null);
   const [note, setNote] = useState(lot?.note ?? '');
-  const [errors, setErrors] = useState<Readonly<Record<string, string>>>({});
-  const save = async () => {
+  const { errors, saving, save, refuse } = useSave(['name', 'pieces', 'composition', 'dryWeightG', 'weightFrom', 'note']);
+  const keep = () => {
     const read = readWeight(weight, shares);
-    if ('problem' in read) return setErrors({ dryWeightG: read.problem });
+    if ('problem' in read) return refuse('dryWeightG', read.problem);
     const body = { name, form, composition: shares, finishes, dryWeightG: read.figure, weightFrom: read.from, pieces, baseHex, note };
-    try {
-      if (lot) await put(`/lots/${lot.id}`, { ...body, revision: lot.revision });
-      else await post('/lots', { id, ...body });
-      onSaved();
-      onClose();
-    } catch (error) {
-      const named = error instanceof Refused ? Object.fromEntries(error.problem.errors.map((e) => [e.at.split('.')[0] ?? '', e.message])) : {};
-      setErrors(Object.keys(named).length > 0 ? named : { '': errorText(error) });
-    }
+    void save(
+      () => (lot ? put(`/lots/${lot.id}`, { ...body, revision: lot.revision }) : post('/lots', { id, ...body })),
+      () => {
+        onSaved();
+        onClose();
+      },
+    );
   };
   return (
-    <Modal open title={lot ? `Change ${lot.name}` : 'Add a lot'} okText="Keep" cancelText="Not now" onOk={() => void save()} onCancel={onClose}>
+    <Modal
+      open
+      title={lot ? `Change ${lot.name}` : 'Add a lot'}
+      okText="Keep"
+      cancelText="Not now"
+      okButtonProps={{ disabled: saving }}
+      onOk={keep}
+      onCancel={onClose}
+    >
       <Field label="Name" problem={errors.name}>
         <Input value={name} maxLength={200} status={errors.name ? 'error' : ''} onChange={(event) => setName(event.target.value)} />
       </Field>
@@ -129,7 +136,7 @@ export function LotForm({ lot: current, onClose, onSaved }: Props) {
       <Field label="Note" problem={errors.note}>
         <Input.TextArea value={note} autoSize={{ minRows: 2, maxRows: 6 }} onChange={(event) => setNote(event.target.value)} />
       </Field>
-      <FormProblem text={errors[''] ?? errors.revision} />
+      <FormProblem text={errors['']} />
     </Modal>
   );
 }

@@ -65,7 +65,7 @@ export function SplitForm({ lot, onClose, onSaved }: { lot: LotView; onClose: ()
     );
   };
   return (
-    <Modal open title={`Split ${lot.name}`} okText="Split it" cancelText="Not now" confirmLoading={saving} onOk={keep} onCancel={onClose}>
+    <Modal open title={`Split ${lot.name}`} okText="Split it" cancelText="Not now" okButtonProps={{ disabled: saving }} onOk={keep} onCancel={onClose}>
       <p className="quiet">
         The parts carry its past with them. {wholeG === null ? 'Nobody weighed it, so the parts may stay unweighed.' : `It weighs ${printMass(wholeG)} dry.`}
       </p>

@@ -22,7 +22,7 @@ export function TreatmentForm({ lotId, zone, onClose, onSaved }: { lotId: string
     note: '',
     atMs: null as number | null,
   });
-  const { errors, saving, save, refuse } = useSave();
+  const { errors, saving, save, refuse } = useSave(['wofPct']);
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
   const keep = () => {
     const { kind, certainty, substance, pct, part, note, atMs } = fields;
@@ -48,7 +48,7 @@ export function TreatmentForm({ lotId, zone, onClose, onSaved }: { lotId: string
     );
   };
   return (
-    <Modal open title="Add to its past" okText="Keep" cancelText="Not now" confirmLoading={saving} onOk={keep} onCancel={onClose}>
+    <Modal open title="Add to its past" okText="Keep" cancelText="Not now" okButtonProps={{ disabled: saving }} onOk={keep} onCancel={onClose}>
       <div className="params">
         <Field label="What was done">
           <Select value={fields.kind} onChange={(kind) => set({ kind })} options={TREATMENTS.map((value) => ({ value, label: TREATMENT_WORD[value] }))} />
@@ -82,7 +82,7 @@ export function TreatmentForm({ lotId, zone, onClose, onSaved }: { lotId: string
       <Field label="Note">
         <Input.TextArea value={fields.note} autoSize={{ minRows: 2 }} onChange={(event) => set({ note: event.target.value })} />
       </Field>
-      <FormProblem text={errors.wofPct ? null : errors['']} />
+      <FormProblem text={errors['']} />
     </Modal>
   );
 }

@@ -24,7 +24,7 @@ export function MethodEditor({ method: current, book, onClose, onSaved }: Props)
   // The version as it was opened: one kept meanwhile on another device is pointed out by the server, not overwritten.
   const [method] = useState(current);
   const [draft, setDraft] = useState(method);
-  const { errors, saving, save } = useSave();
+  const { errors, saving, save } = useSave(['name', 'school', 'why']);
   const set = (change: Partial<Method>) => setDraft({ ...draft, ...change });
   const setStep = (i: number, change: Partial<StepTemplate>) => set({ steps: draft.steps.with(i, { ...(draft.steps[i] as StepTemplate), ...change }) });
   const library = shelfOf({ dyestuffs: [], assistants: [] });

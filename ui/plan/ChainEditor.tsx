@@ -113,7 +113,7 @@ function Item(props: ItemProps) {
           <Select
             value={item.dyestuffId}
             showSearch={{ optionFilterProp: 'label' }}
-            options={book.dyestuffs.map((one) => ({ value: one.id, label: `${one.name} (${one.part})` }))}
+            options={book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name }))}
             onChange={(dyestuffId: string) => change({ dyestuffId, params: {} })}
           />
           {stuff ? (

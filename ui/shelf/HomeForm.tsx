@@ -21,7 +21,7 @@ const HEAT_WORD = { hotplate: 'hotplate', gas: 'gas hob', campBurner: 'camp burn
 /** Diary, heat, scales, probes and figures of the home. */
 export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () => void; onSaved: () => void }) {
   const [fields, setFields] = useState(home);
-  const { errors, saving, save } = useSave();
+  const { errors, saving, save } = useSave(['diary.zone']);
   const set = (change: Partial<Home>) => setFields({ ...fields, ...change });
   const { diary } = fields;
   const keep = () =>
@@ -37,7 +37,16 @@ export function HomeForm({ home, onClose, onSaved }: { home: Home; onClose: () =
   );
   const setDiary = (change: Partial<Home['diary']>) => set({ diary: { ...diary, ...change } });
   return (
-    <Modal open title="The home" okText="Keep" cancelText="Not now" width={680} confirmLoading={saving} onOk={() => void keep()} onCancel={onClose}>
+    <Modal
+      open
+      title="The home"
+      okText="Keep"
+      cancelText="Not now"
+      width={680}
+      okButtonProps={{ disabled: saving }}
+      onOk={() => void keep()}
+      onCancel={onClose}
+    >
       <div className="params">
         <div className="field">
           <span>Awake from</span>

@@ -50,7 +50,7 @@ export function LiquorForm({ liquor, from = {}, book, zone, onClose, onSaved }: 
     return rest;
   });
   const [text, setText] = useState(fields.volumeMl.state === 'unknown' ? '' : `${fields.volumeMl.value} mL`);
-  const { errors, saving, save, refuse } = useSave();
+  const { errors, saving, save, refuse } = useSave(['name', 'volumeMl', 'ph']);
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
   const done = () => {
     onSaved();
@@ -67,7 +67,15 @@ export function LiquorForm({ liquor, from = {}, book, zone, onClose, onSaved }: 
     void save(() => (liquor ? put(`/liquors/${id}`, { ...body, revision: liquor.revision }) : post('/liquors', { id, ...body })), done);
   };
   return (
-    <Modal open title={liquor ? liquor.name : 'Keep a liquor'} okText="Keep" cancelText="Not now" confirmLoading={saving} onOk={keep} onCancel={onClose}>
+    <Modal
+      open
+      title={liquor ? liquor.name : 'Keep a liquor'}
+      okText="Keep"
+      cancelText="Not now"
+      okButtonProps={{ disabled: saving }}
+      onOk={keep}
+      onCancel={onClose}
+    >
       <Field label="Name" problem={errors.name}>
         <Input value={fields.name} maxLength={120} placeholder="Weld, second bath" onChange={(event) => set({ name: event.target.value })} />
       </Field>

@@ -47,7 +47,7 @@ export function StockForm({ item, substance, book, onClose, onSaved }: Props) {
   });
   const [text, setText] = useState(item && item.amount.state !== 'unknown' ? `${item.amount.value} ${item.unit === 'piece' ? '' : item.unit}`.trim() : '');
   const [sure, setSure] = useState<Figure['state']>(item?.amount.state ?? 'measured');
-  const { errors, saving, save, refuse } = useSave();
+  const { errors, saving, save, refuse } = useSave(['substance', 'form', 'label', 'amount']);
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
   const isPlant = isPlantId(fields.substance);
   const forms = FORMS[fields.substance];
@@ -66,13 +66,25 @@ export function StockForm({ item, substance, book, onClose, onSaved }: Props) {
     void save(() => (item ? put(`/stock/${id}`, { ...body, revision: item.revision }) : post('/stock', { id, ...body })), done);
   };
   return (
-    <Modal open title={item ? 'Count or change' : 'Put on the shelf'} okText="Keep" cancelText="Not now" confirmLoading={saving} onOk={keep} onCancel={onClose}>
+    <Modal
+      open
+      title={item ? 'Count or change' : 'Put on the shelf'}
+      okText="Keep"
+      cancelText="Not now"
+      okButtonProps={{ disabled: saving }}
+      onOk={keep}
+      onCancel={onClose}
+    >
       <Field label="What" problem={errors.substance}>
         <Select
           value={fields.substance}
           showSearch={{ optionFilterProp: 'label' }}
           options={[
-            { label: 'Dyestuffs', title: 'dyestuffs', options: book.dyestuffs.map((one) => ({ value: one.id, label: `${one.name} (${one.part})` })) },
+            {
+              label: 'Dyestuffs',
+              title: 'dyestuffs',
+              options: book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name })),
+            },
             { label: 'Assistants', title: 'assistants', options: book.assistants.map((one) => ({ value: one.id, label: one.name })) },
           ]}
           onChange={(value: string) => set({ ...blank(value, isPlantId(value)), unit: book.assistants.find((one) => one.id === value)?.unit ?? 'g' })}

@@ -38,7 +38,7 @@ export function SubstanceForm({ kind, onClose, onSaved }: { kind: 'dyestuff' | '
   const [id] = useState(newId);
   const [plant, setPlant] = useState(PLANT);
   const [chemical, setChemical] = useState(CHEMICAL);
-  const { errors, saving, save } = useSave();
+  const { errors, saving, save } = useSave(['what.name', 'what.maxC']);
   const keep = () =>
     save(
       () => post('/substances', { id, what: kind === 'dyestuff' ? plant : chemical }),
@@ -54,7 +54,7 @@ export function SubstanceForm({ kind, onClose, onSaved }: { kind: 'dyestuff' | '
       title={kind === 'dyestuff' ? 'Add a dyestuff' : 'Add an assistant'}
       okText="Keep"
       cancelText="Not now"
-      confirmLoading={saving}
+      okButtonProps={{ disabled: saving }}
       onOk={() => void keep()}
       onCancel={onClose}
     >
@@ -170,7 +170,7 @@ export function SubstanceForm({ kind, onClose, onSaved }: { kind: 'dyestuff' | '
           </Field>
         </div>
       )}
-      <FormProblem text={errors['what.name'] ? null : errors['']} />
+      <FormProblem text={errors['']} />
     </Modal>
   );
 }

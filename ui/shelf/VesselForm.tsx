@@ -28,7 +28,7 @@ export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
     dyeOnly: vessel?.dyeOnly ?? true,
     order: vessel?.order ?? place,
   }));
-  const { errors, saving, save } = useSave();
+  const { errors, saving, save } = useSave(['name', 'litres', 'heatSourceId']);
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
   const done = () => {
     onSaved();
@@ -42,7 +42,7 @@ export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
       title={vessel ? vessel.name : 'Add a vessel'}
       okText="Keep"
       cancelText="Not now"
-      confirmLoading={saving}
+      okButtonProps={{ disabled: saving }}
       onOk={() => void keep()}
       onCancel={onClose}
     >
@@ -108,7 +108,7 @@ export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
           <span className="quiet small">It is no longer offered; records that used it stay whole.</span>
         </p>
       ) : null}
-      <FormProblem text={errors.name || errors.litres || errors.heatSourceId ? null : errors['']} />
+      <FormProblem text={errors['']} />
     </Modal>
   );
 }

@@ -1,0 +1,130 @@
+import { expect, type Page, test } from '@playwright/test';
+
+/** Forms of the shelf and of a lot's past, as somebody fills them, mistakes included. */
+
+const dialog = (page: Page) => page.getByRole('dialog');
+const keep = (page: Page) => dialog(page).getByRole('button', { name: 'Keep', exact: true }).click();
+
+test('a bath left by a finished run is kept, aged, offered to a plan, and poured away', async ({ page }) => {
+  await page.goto('/runs/run-weld/record');
+  const left = page.locator('.bath-left').filter({ hasText: 'Rest in bath' });
+  await expect(left).toContainText('Never a storm drain');
+  await left.getByRole('button', { name: 'Keep this liquor' }).click();
+  await dialog(page).getByLabel('Name').fill('');
+  await keep(page);
+  await expect(dialog(page).getByRole('alert')).toContainText('Give it a name');
+  await dialog(page).getByLabel('Name').fill('Weld, kept from the record');
+  await dialog(page).getByLabel('Volume').fill('a bucket');
+  await keep(page);
+  await expect(dialog(page).getByRole('alert')).toContainText('Start with a number');
+  await dialog(page).getByLabel('Volume').fill('1 gal (US)');
+  await keep(page);
+  await expect(dialog(page)).toBeHidden();
+
+  await page.goto('/shelf?tab=liquors');
+  const row = page.locator('.row').filter({ hasText: 'Weld, kept from the record' });
+  await expect(row).toContainText('3.79 L');
+  await expect(row).toContainText('not labelled yet');
+  await row.getByRole('button').click();
+  await dialog(page).getByRole('button', { name: 'Used up or poured away' }).click();
+  await expect(row).toBeHidden();
+});
+
+test('a plant of one’s own is added and planned with; one that hurts is said while its name is typed', async ({ page }) => {
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: 'One that is not here' }).click();
+  await dialog(page).getByLabel('Name').fill('Tansy from the lane');
+  await expect(dialog(page)).toContainText(/thujone/);
+  await dialog(page).getByLabel('Name').fill('Garden tickseed');
+  await expect(dialog(page)).not.toContainText(/thujone/);
+  await dialog(page).getByLabel('Fresh, to fibre').fill('3');
+  await keep(page);
+  await expect(dialog(page)).toBeHidden();
+  await page.getByRole('searchbox', { name: 'Find on the shelf' }).fill('tickseed');
+  await expect(page.locator('.row-open')).toHaveCount(1);
+  await page.goto('/sessions/new');
+  await page.getByRole('checkbox', { name: /Gotland lamb/ }).check();
+  const extract = page.locator('#item-c3');
+  await extract.locator('summary').first().click();
+  await extract.getByLabel('Dyestuff').click();
+  await page.keyboard.type('tickseed');
+  await page.getByTitle('Garden tickseed').click();
+  await expect(extract.locator('.amount').first()).toContainText('456 g');
+});
+
+test('a blocked substance is refused in words, and nothing typed is lost', async ({ page }) => {
+  await page.goto('/shelf?tab=assistants');
+  await page.getByRole('button', { name: 'One that is not here' }).click();
+  await dialog(page).getByLabel('Name').fill('Potassium dichromate');
+  await keep(page);
+  await expect(dialog(page).getByRole('alert').first()).toContainText('hazardous-waste');
+  await expect(dialog(page).getByLabel('Name')).toHaveValue('Potassium dichromate');
+});
+
+test('the home: a circuit and an altitude change what plans say', async ({ page }) => {
+  await page.goto('/shelf?tab=home');
+  await page.getByRole('button', { name: 'Change the home' }).click();
+  await dialog(page).getByLabel('Time zone').fill('Mars/Base');
+  await keep(page);
+  await expect(dialog(page).getByRole('alert')).toContainText('This time zone is not known');
+  const { diary, altitudeM } = await (await page.request.get('/api/v1/home')).json();
+  await dialog(page).getByLabel('Time zone').fill(diary.zone);
+  await dialog(page).getByLabel('Altitude').fill('1500');
+  await keep(page);
+  await expect(dialog(page)).toBeHidden();
+  await expect(page.locator('.facts, .totals, main').first()).toContainText('1500 m: water boils near 95 °C');
+  await page.getByRole('button', { name: 'Change the home' }).click();
+  await dialog(page).getByLabel('Altitude').fill(String(altitudeM));
+  await keep(page);
+  await expect(dialog(page)).toBeHidden();
+});
+
+test('a vessel: an unknown volume is fine, a nothing is not', async ({ page }) => {
+  await page.goto('/shelf?tab=vessels');
+  await page.getByRole('button', { name: 'Add a vessel' }).click();
+  await dialog(page).getByLabel('Name').fill('Copper kettle');
+  await dialog(page).getByLabel('To the brim').fill('0');
+  await keep(page);
+  await expect(dialog(page).getByRole('alert')).toContainText('A vessel holds more than 0 L');
+  await dialog(page).getByLabel('To the brim').fill('');
+  await keep(page);
+  await expect(dialog(page)).toBeHidden();
+  await expect(page.getByRole('button', { name: /Copper kettle/ })).toBeVisible();
+});
+
+test('two lots side by side: belief is not knowledge', async ({ page }) => {
+  await page.goto('/fibre/gotland');
+  await page.getByLabel('Compare with').click();
+  await page.getByTitle('Bag without a label').click();
+  const compared = page.locator('.compare');
+  await expect(compared.getByRole('row', { name: /^mordant/ })).toContainText('believed');
+  await expect(page.getByText(/cannot be put down to anything here/)).toBeVisible();
+});
+
+test('a lot’s past: the tips of a cord dipped in iron are the tips’ alone', async ({ page }) => {
+  await page.goto('/fibre/cord');
+  await page.getByRole('button', { name: 'Add to its past' }).click();
+  await dialog(page).getByLabel('What was done').click();
+  await page.getByTitle('iron', { exact: true }).click();
+  await dialog(page).getByLabel('With what').fill('ferrous sulfate');
+  await dialog(page).getByLabel('Percent of its weight').fill('2');
+  await dialog(page).getByLabel('Which part').fill('tips');
+  await keep(page);
+  await expect(page.locator('.treatments')).toContainText('tips');
+  await expect(page.locator('.questions')).toContainText('no, on purpose');
+});
+
+test('on a phone: a lot is found, split and labelled with one thumb', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto('/fibre');
+  await page.getByRole('searchbox', { name: 'Find a lot' }).fill('ramie');
+  await page.getByRole('link', { name: 'Ramie cord' }).click();
+  await page.getByRole('button', { name: 'Split' }).click();
+  await expect(dialog(page).getByRole('button', { name: 'Split it' })).toBeInViewport({ ratio: 0.01 });
+  await dialog(page).getByRole('button', { name: 'Not now' }).click();
+  await page
+    .getByRole('link', { name: 'Label' })
+    .or(page.getByRole('button', { name: 'Label' }))
+    .click();
+  await expect(page.locator('.label')).toContainText('Ramie cord');
+});
