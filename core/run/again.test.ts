@@ -1,0 +1,95 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { measured, UNKNOWN } from '../figure';
+import { buildPlan } from '../plan/buildPlan';
+import { amountOf, type Plan } from '../plan/plan';
+import { HEAD, input, planned, wool } from '../plan/plan.fixture';
+import { draftAgain } from './again';
+import { stepClock } from './clock';
+import type { RunEvent, RunFact } from './events';
+import { foldRun } from './fold';
+
+/** "Do it again": what was really done, scaled to other fibre. */
+
+let n = 0;
+const ev = (fact: RunFact, atMs = ++n): RunEvent => ({ ...fact, id: `e${++n}`, atMs, recordedAtMs: atMs });
+
+/** A run that poured exactly this much of the alum and was otherwise finished step by step. */
+function again(plan: Plan, more: RunEvent[], lotIds = ['b']) {
+  const state = foldRun(plan.steps, [ev({ type: 'started', planVersion: 1 }), ...more]);
+  const clocks = Object.fromEntries(
+    plan.steps.flatMap((step) => {
+      const own = state.steps[step.id];
+      return own ? [[step.id, stepClock(step, own, [], 1e9)]] : [];
+    }),
+  );
+  return draftAgain(plan, state, clocks, { name: 'Again', startMs: plan.draft.startMs, lotIds });
+}
+const alumLogged = (g: number | null): RunEvent =>
+  ev({ type: 'addition', stepId: 'c2-mordant', additionId: 'alum', substance: 'alum', amount: g === null ? UNKNOWN : measured(g), unit: 'g' });
+const alumOf = (draft: Plan['draft'], dryG: number) => {
+  const built = buildPlan({ ...input([wool('b', dryG)]), draft }, HEAD).plan;
+  const alum = built?.steps.find((step) => step.kind === 'mordant')?.additions.find((addition) => addition.id === 'alum');
+  return alum ? amountOf(alum) : undefined;
+};
+
+test('any dose on any lot comes back in proportion to the new weight', () =>
+  fc.assert(
+    fc.property(fc.integer({ min: 20, max: 2000 }), fc.integer({ min: 1, max: 30 }), fc.integer({ min: 20, max: 2000 }), (firstG, pct, nextG) => {
+      const plan = planned([wool('a', firstG)]);
+      const draft = again(plan, [alumLogged((firstG * pct) / 100)]);
+      expect(alumOf(draft, nextG)).toBeCloseTo((nextG * pct) / 100, 6);
+    }),
+    { seed: 11, numRuns: 40 },
+  ));
+
+describe('where the run cannot tell, the plan stands', () => {
+  const plan = planned([wool('a', 100)]);
+  test('an amount nobody measured', () => expect(alumOf(again(plan, [alumLogged(null)]), 200)).toBeCloseTo(20, 9));
+  test('nothing logged', () => expect(alumOf(again(plan, []), 200)).toBeCloseTo(20, 9));
+  test('a lot nobody weighed: the percentage of the plan', () => {
+    const unweighed = planned([wool('a', null)]);
+    expect(alumOf(again(unweighed, [alumLogged(15)]), 200)).toBeCloseTo(20, 9);
+  });
+  test('weighed on the way it can', () => {
+    const unweighed = planned([wool('a', null)]);
+    const draft = again(unweighed, [ev({ type: 'lotWeighed', lotId: 'a', dryWeightG: 100 }), alumLogged(15)]);
+    expect(alumOf(draft, 200)).toBeCloseTo(30, 9);
+  });
+});
+
+describe('the chain', () => {
+  const plan = planned([wool('a', 100)]);
+  test('keeps its order and its dyestuff', () => {
+    const draft = again(plan, []);
+    expect(draft.chain.map((item) => item.methodId)).toEqual(plan.draft.chain.map((item) => item.methodId));
+    expect(draft.chain[2]?.dyestuffId).toBe('weld');
+  });
+  test('a skipped step drops out', () => {
+    const draft = again(plan, [ev({ type: 'skipped', stepId: 'c1-scour', reason: 'clean already' })]);
+    expect(draft.chain.map((item) => item.id)).not.toContain('c1');
+  });
+  test('pins, overrules and reasons belong to that day, and stay there', () => {
+    const set = planned([wool('a', 100)], { overrules: { 'c2-mordant/alum': 18 }, reasons: {} });
+    const draft = again(set, []);
+    expect([draft.overrules, draft.pins, draft.reasons, draft.vessels]).toEqual([{}, {}, {}, {}]);
+  });
+  test('a hold that ran by the clock for 75 minutes is asked for with 75', () => {
+    const dye = plan.steps.find((step) => step.kind === 'dye');
+    if (!dye) throw new Error('no dye');
+    const hold = dye.phases.findIndex((phase) => phase.kind === 'hold');
+    const draft = again(plan, [
+      ev({ type: 'phaseEntered', stepId: dye.id, phaseIndex: hold }, 1000),
+      ev({ type: 'stepFinished', stepId: dye.id }, 1000 + 75 * 60_000),
+    ]);
+    expect(Object.values(draft.chain.find((item) => dye.id.startsWith(`${item.id}-`))?.params ?? {})).toContain(75);
+  });
+  test('the label that was on the packet goes along, and the dose is not counted by it twice', () => {
+    const mono = planned([wool('a', 100)], { labels: { alum: 'burnt' } });
+    const planned10 = mono.steps.find((step) => step.kind === 'mordant')?.additions[0];
+    expect(planned10 && amountOf(planned10)).toBeCloseTo(5.44, 9);
+    const draft = again(mono, [alumLogged(5.44)]);
+    expect(draft.labels).toEqual({ alum: 'burnt' });
+    expect(alumOf(draft, 100)).toBeCloseTo(5.44, 9);
+  });
+});
