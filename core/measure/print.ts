@@ -5,6 +5,8 @@
 export function printNumber(value: number): string {
   const size = Math.abs(value);
   if (size === 0) return '0';
+  // A trace is two figures, however small: it must not read as nothing.
+  if (size < 0.01) return trimZeros(value.toFixed(Math.min(12, 1 - Math.floor(Math.log10(size)))));
   const decimals = size >= 100 ? 0 : size >= 10 ? 1 : size >= 1 ? 2 : 3;
   return trimZeros(value.toFixed(decimals));
 }
@@ -16,14 +18,14 @@ export const printMass = (g: number): string => (Math.abs(g) >= 1000 ? `${trimZe
 export const printVolume = (mL: number): string => (Math.abs(mL) >= 1000 ? `${trimZeros((mL / 1000).toFixed(2))} L` : `${printNumber(mL)} mL`);
 
 /** Tenths are as fine as a kitchen thermometer reads. */
-export const printTemperature = (c: number): string => `${trimZeros(c.toFixed(1))} °C`;
+export const printTemperature = (c: number): string => `${trimZeros((Math.round(c * 10) / 10 || 0).toFixed(1))} °C`;
 
 export const printPercent = (pct: number): string => `${printNumber(pct)} %`;
 
 /** "3 min", "1 h 05", "2 d 3 h": minutes rounded to the nearest, never shown as seconds. */
 export function printDuration(minutes: number): string {
-  const sign = minutes < 0 ? '−' : '';
   const total = Math.round(Math.abs(minutes));
+  const sign = minutes < 0 && total > 0 ? '−' : '';
   if (total < 60) return `${sign}${total} min`;
   const hours = Math.floor(total / 60);
   if (hours < 24) return `${sign}${hours} h${total % 60 ? ` ${String(total % 60).padStart(2, '0')}` : ''}`;
