@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CERTAINTIES } from '@/core/fibre/passport';
 import { AMOUNT_UNITS } from '@/core/measure/print';
+import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { method as wholeMethod } from './methodFile';
 import { homeInput, lotInput, simPotInput, treatmentInput, vesselInput } from './schemas';
 import { liquorInput, stockInput } from './shelf';
@@ -16,6 +17,8 @@ const certainty = z.enum(CERTAINTIES);
 const unit = z.enum(AMOUNT_UNITS);
 const severity = z.enum(['stop', 'stopUnlessReason', 'caution', 'note']);
 const window = z.object({ fromMs: ms, toMs: ms });
+
+const plantForm = z.enum(PLANT_FORMS);
 
 export const problem = z
   .object({
@@ -67,7 +70,15 @@ export const stockLevel = z
   .object({ item: stockItem, left: figure(z.number()), used: number, unknownUses: z.int() })
   .meta({ id: 'StockLevel', description: 'What was counted, and what is left of it after what runs say they used.' });
 export const liquor = z.object({ ...liquorInput.shape, id, revision, retired: z.boolean() }).meta({ id: 'Liquor' });
-export const shoppingLine = z.object({ substance: text, name: text, unit, amount: number.nullable(), have: figure(z.number()), lack: number.nullable() });
+export const shoppingLine = z.object({
+  substance: text,
+  name: text,
+  form: plantForm.nullable(),
+  unit,
+  amount: number.nullable(),
+  have: figure(z.number()),
+  lack: number.nullable(),
+});
 export const weighTick = z.object({ id: text, key: text, amount: figure(z.number()).nullable(), unit, atMs: ms });
 export const weighList = z
   .object({
@@ -97,6 +108,7 @@ const plannedAmount = z
     proposed: working,
     overruled: number.nullable(),
     words: text.nullable(),
+    form: plantForm.nullable(),
     perDryG: number.nullable(),
   })
   .meta({ id: 'PlannedAmount' });

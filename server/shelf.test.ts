@@ -237,6 +237,23 @@ describe('stock', () => {
     await t.ask('recordEvent', '/runs/rk/events', { id: 'use2', type: 'amended', targetId: 'use1', change: { kind: 'withdrawn', reason: 'spilt' } });
     expect(await level('k1')).toMatchObject({ left: weighed(12), used: 0 });
   });
+  test('fresh leaf is taken from the fresh, not from the dried', async () => {
+    await t.ask<StockItem>('createStock', '/stock', stockBody('wd', 'weld', 3000, { form: 'dried' }));
+    await t.ask<StockItem>('createStock', '/stock', stockBody('wf', 'weld', 2500, { form: 'fresh' }));
+    await t.ask('recordEvent', '/runs/rk/events', {
+      id: 'use3',
+      type: 'addition',
+      stepId: 'c3-extract',
+      additionId: 'dyestuff',
+      substance: 'weld',
+      amount: weighed(2000),
+      unit: 'g',
+    });
+    expect(await level('wd')).toMatchObject({ left: weighed(3000) });
+    expect(await level('wf')).toMatchObject({ left: weighed(500) });
+    const lacking = (await t.ask<ShoppingLine[]>('shopping', '/sessions/sk/shopping')).find((line) => line.substance === 'weld');
+    expect(lacking).toMatchObject({ form: 'fresh', have: { value: 500 }, lack: 1500 });
+  });
   test.each<[string, object, string]>([
     ['an unknown substance', { substance: 'stardust' }, 'not on the shelf'],
     ['a plant without its form', { substance: 'weld' }, 'Say whether it is fresh'],

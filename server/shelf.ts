@@ -7,7 +7,7 @@ import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { type OwnSubstances, type Shelf, shelfOf } from '@/core/shelf/library';
 import type { Liquor } from '@/core/shelf/liquor';
 import { type StockItem, type StockLevel, stockLevels, type Use } from '@/core/shelf/stock';
-import { loadAdditions } from '@/store/runs';
+import { loadAdditions, plannedForms } from '@/store/runs';
 import { liquors, type OwnSubstanceRow, ownSubstances, stock } from '@/store/shelf';
 import type { App } from './app';
 import { addDocument, changeDocument } from './documents';
@@ -40,10 +40,13 @@ export const wholeShelf = async (app: App): Promise<Shelf> => shelfOf(await ownO
 
 export async function levels(app: App): Promise<StockLevel[]> {
   const [items, additions] = [await stock.list(app.store.db), await loadAdditions(app.store.db)];
-  const uses = [...additions.values()].flatMap((events) =>
-    standingEvents(events).flatMap((event): Use[] =>
-      event.type === 'addition' ? [{ substance: event.substance, amount: event.amount, unit: event.unit, atMs: event.atMs }] : [],
-    ),
+  const forms = await plannedForms(app.store.db);
+  const uses = [...additions].flatMap(([runId, events]) =>
+    standingEvents(events).flatMap((event): Use[] => {
+      if (event.type !== 'addition') return [];
+      const { substance, amount, unit, atMs, stepId, additionId } = event;
+      return [{ substance, amount, unit, atMs, form: (additionId && forms.get(`${runId}/${stepId}/${additionId}`)) || null }];
+    }),
   );
   return stockLevels(items, uses);
 }

@@ -58,7 +58,7 @@ export async function shopping(app: App, sessionId: string): Promise<ShoppingLin
   const needs = plan.steps.flatMap((step) =>
     [...step.additions, ...(step.water ? [step.water] : [])]
       .filter((addition) => addition.substance !== 'ties')
-      .map((addition) => ({ substance: addition.substance, name: addition.name, unit: addition.unit, amount: amountOf(addition) })),
+      .map((addition) => ({ substance: addition.substance, name: addition.name, form: addition.form, unit: addition.unit, amount: amountOf(addition) })),
   );
   return shoppingList(needs, await levels(app));
 }

@@ -1,5 +1,6 @@
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
+import type { PlantForm } from '@/core/shelf/dyestuff';
 import { type Db, onceWritten, type Table } from './db';
 
 export interface RunRow {
@@ -139,4 +140,18 @@ export async function loadAdditions(db: Db): Promise<Map<string, RunEvent[]>> {
   const byRun = new Map<string, RunEvent[]>();
   for (const row of rows) byRun.set(row.run_id, [...(byRun.get(row.run_id) ?? []), row.body]);
   return byRun;
+}
+
+/** In which form each planned addition of a dyestuff is wanted, by "run/step/addition": for the shelf, where dried is not fresh. */
+export async function plannedForms(db: Db): Promise<Map<string, PlantForm>> {
+  const { rows } = await db.query<{ key: string; form: PlantForm }>(
+    `select run.id || '/' || (step.value ->> 'id') || '/' || (addition.value ->> 'id') as key, addition.value ->> 'form' as form
+     from run
+     join plan on plan.session_id = run.session_id
+     cross join lateral jsonb_array_elements(plan.body -> 'steps') as step (value)
+     cross join lateral jsonb_array_elements(step.value -> 'additions') as addition (value)
+     where addition.value ->> 'form' is not null
+     order by plan.version`,
+  );
+  return new Map(rows.map((row) => [row.key, row.form]));
 }

@@ -12,6 +12,7 @@ const base = (more: Partial<Base> = {}): Base => ({
   pieces: 12,
   waterMl: 4000,
   dyestuffId: 'weld',
+  form: null,
   labels: {},
   shelf: STARTER,
   ...more,
@@ -59,6 +60,12 @@ describe('each rule gives its amount in its own unit', () => {
       proposed: { result: null },
       perDryG: null,
     });
+  });
+  test('a plant is wanted in the form of the method, a salt in none', () => {
+    const plant: AdditionRule = { id: 'x', substance: 'dyestuff', rule: 'ratio', ratio: 2 };
+    expect(additionAmount(plant, base({ form: 'dried' }), null).form).toBe('dried');
+    expect(additionAmount(plant, base(), null).form).toBeNull();
+    expect(additionAmount(wof, base({ form: 'dried' }), null).form).toBeNull();
   });
   test('a rule by weight never changes its unit, whatever the weight', () =>
     fc.assert(

@@ -3,7 +3,7 @@ import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
 import type { AmountUnit } from '../measure/print';
 import { type AdditionRule, type BathRule, type Method, type Ref, resolveRef, type StepTemplate } from '../method/method';
-import type { Dyestuff } from '../shelf/dyestuff';
+import type { Dyestuff, PlantForm } from '../shelf/dyestuff';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/library';
 import type { ChainItem, PlannedAmount } from './plan';
@@ -17,6 +17,8 @@ export interface Base {
   readonly pieces: number | null;
   readonly waterMl: number | null;
   readonly dyestuffId: string | null;
+  /** The form of dyestuff that the method is for. */
+  readonly form: PlantForm | null;
   readonly labels: Readonly<Record<string, string>>;
   readonly shelf: Shelf;
 }
@@ -53,7 +55,7 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
   const { params, dryG, shelf } = base;
   const substance = bath.of ?? 'water';
   const mixed = template.additions.some((rule) => rule.rule === 'bathPct');
-  const common = { id: 'water', substance, unit: 'mL' as const, overruled, words: null, name: mixed ? 'bath in all' : shelf.nameOf(substance) };
+  const common = { id: 'water', substance, form: null, unit: 'mL' as const, overruled, words: null, name: mixed ? 'bath in all' : shelf.nameOf(substance) };
   if ('mL' in bath) {
     const mL = resolveRef(bath.mL, params);
     return { ...common, proposed: work('as the method says', [{ name: 'volume', value: mL, unit: 'mL' }], 'mL', PRACTICE, (v) => v), perDryG: null };
@@ -75,6 +77,7 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: number
     unit,
     overruled,
     words,
+    form: shelf.dyestuff(substance) ? base.form : null,
     proposed: label ? byStrength(proposed, factor, label.label) : proposed,
     perDryG: perDryG === null ? null : perDryG * factor,
   });

@@ -8,6 +8,7 @@ import type { Lid, Method, StepKind } from '../method/method';
 import type { Finding } from '../safety/finding';
 import type { Diary, Window } from '../schedule/diary';
 import type { WhyNotEarlier } from '../schedule/problem';
+import type { PlantForm } from '../shelf/dyestuff';
 import type { OwnSubstances } from '../shelf/library';
 
 export const VESSEL_KINDS = ['pot', 'pail', 'jar', 'tray', 'steamer', 'cup', 'table', 'line'] as const;
@@ -136,6 +137,8 @@ export interface PlannedAmount {
   readonly overruled: number | null;
   /** Said instead of a number: "as much as you have". */
   readonly words: string | null;
+  /** The form of a dyestuff that the method is for; null for chemicals, and where any form will do. */
+  readonly form: PlantForm | null;
   /** Percent WOF of a rule by weight, so that it can be worked out again when the weight becomes known. */
   readonly perDryG: number | null;
 }

@@ -111,7 +111,15 @@ function sketchStep(
   const share = part ? (part.sharePct === null ? null : part.sharePct / 100) : 1;
   const wholeG = knownValue(sumFigures(lots.map((lot) => lot.dryWeightG)));
   const dryG = wholeG === null || share === null ? null : wholeG * share;
-  const base = { params, dryG, pieces: lots.reduce((sum, lot) => sum + lot.pieces, 0), dyestuffId, labels: { ...input.labels, ...draft.labels }, shelf };
+  const base = {
+    params,
+    dryG,
+    pieces: lots.reduce((sum, lot) => sum + lot.pieces, 0),
+    dyestuffId,
+    form: method.form,
+    labels: { ...input.labels, ...draft.labels },
+    shelf,
+  };
   const water = bathAmount(template.bath, template, base, overrule('water'));
   const waterMl = continues ? continues.waterMl : liquor ? knownValue(liquor.volumeMl) : water ? amountOf(water) : template.liquor === 'none' ? 0 : null;
   const additions = template.additions.map((rule) => additionAmount(rule, { ...base, waterMl }, overrule(rule.id)));

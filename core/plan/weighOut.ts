@@ -3,6 +3,7 @@ import { nearestSpoons, spoonsToGrams } from '../dose/spoons';
 import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import { roundForHands } from '../measure/rounding';
+import type { PlantForm } from '../shelf/dyestuff';
 import { type Shelf, shelfOf } from '../shelf/library';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep, scaleFor } from './plan';
 
@@ -16,6 +17,7 @@ export interface WeighLine {
   readonly startMs: number;
   readonly substance: string;
   readonly name: string;
+  readonly form: PlantForm | null;
   readonly unit: AmountUnit;
   /** As planned, not rounded; null when unknown. */
   readonly planned: number | null;
@@ -62,6 +64,7 @@ function lineOf(amount: PlannedAmount, step: PlanStep, plan: Pick<Plan, 'home'>,
     startMs: step.startMs,
     substance: amount.substance,
     name: amount.name,
+    form: amount.form,
     unit: amount.unit,
     planned,
     aim: planned === null ? null : roundForHands(planned, amount.unit === 'g' && !stock ? (scale?.readsToG ?? null) : null),

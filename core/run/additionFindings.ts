@@ -66,6 +66,7 @@ const asPlanned = (substance: string, amount: Figure, unit: AmountUnit, shelf: S
   unit,
   overruled: knownValue(amount),
   words: null,
+  form: null,
   perDryG: null,
   proposed: { formula: '', inputs: [], result: null, unit, source: '', missing: [] },
 });

@@ -20,7 +20,13 @@ const item = (id: string, g: number | null, more: Partial<StockItem> = {}): Stoc
   retired: false,
   ...more,
 });
-const use = (atMs: number, g: number | null, substance = 'alum'): Use => ({ substance, amount: g === null ? UNKNOWN : measured(g), unit: 'g', atMs });
+const use = (atMs: number, g: number | null, substance = 'alum'): Use => ({
+  substance,
+  form: null,
+  amount: g === null ? UNKNOWN : measured(g),
+  unit: 'g',
+  atMs,
+});
 const left = (items: StockItem[], uses: Use[]) => stockLevels(items, uses).map((level) => knownValue(level.left));
 
 describe('stock goes down when a run says it was used', () => {
@@ -39,7 +45,7 @@ describe('stock goes down when a run says it was used', () => {
 });
 
 describe('what a plan lacks', () => {
-  const need = (substance: string, amount: number | null, unit: 'g' | 'mL' = 'g') => ({ substance, name: substance, unit, amount });
+  const need = (substance: string, amount: number | null, unit: 'g' | 'mL' = 'g') => ({ substance, name: substance, form: null, unit, amount });
   test('needs of one substance add up; an unknown one makes the sum unknown; water is not bought', () => {
     expect(sumNeeds([need('alum', 10), need('alum', 5), need('water', 9000, 'mL')])).toEqual([need('alum', 15)]);
     expect(sumNeeds([need('alum', 10), need('alum', null)])).toEqual([need('alum', null)]);
@@ -56,6 +62,25 @@ describe('what a plan lacks', () => {
     expect(shoppingList([need('alum', null)], stockLevels([item('a', 500)], []))).toMatchObject([{ lack: null }]));
   test('what was put away does not count', () =>
     expect(shoppingList([need('alum', 5)], stockLevels([item('a', 500, { retired: true })], []))).toMatchObject([{ lack: 5 }]));
+});
+
+describe('dried leaf is no fresh leaf', () => {
+  const weld = (id: string, g: number, form: 'fresh' | 'dried') => item(id, g, { substance: 'weld', form });
+  const shelf = [weld('bundle', 2000, 'dried'), weld('basket', 500, 'fresh')];
+  const wanted = (form: 'fresh' | 'dried' | 'spent' | null) => ({ substance: 'weld', name: 'weld', form, unit: 'g' as const, amount: 1500 });
+  test.each([
+    ['fresh', [2000, 400]],
+    ['dried', [1900, 500]],
+    [null, [2000, 400]],
+    ['spent', [2000, 500]],
+  ] as const)('used %s', (form, expected) => expect(left(shelf, [{ ...use(1, 100, 'weld'), form }])).toEqual(expected));
+  test('a plan that wants it fresh lacks it, with two kilograms dried on the wall', () => {
+    const levels = stockLevels(shelf, []);
+    expect(shoppingList([wanted('fresh')], levels)).toMatchObject([{ form: 'fresh', lack: 1000 }]);
+    expect(shoppingList([wanted('dried')], levels)).toEqual([]);
+    expect(shoppingList([wanted(null)], levels)).toEqual([]);
+  });
+  test('two forms of one plant are two lines', () => expect(sumNeeds([wanted('fresh'), wanted('dried'), wanted('fresh')])).toHaveLength(2));
 });
 
 describe('kept liquors age', () => {

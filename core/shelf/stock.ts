@@ -29,10 +29,16 @@ export interface StockItem {
 /** What a run says it used. */
 export interface Use {
   readonly substance: string;
+  /** Form of a dyestuff, where the method says one; null: whichever there is. */
+  readonly form: PlantForm | null;
   readonly amount: Figure;
   readonly unit: AmountUnit;
   readonly atMs: number;
 }
+
+/** Whether something on the shelf is what is wanted: dried leaf is no fresh leaf. */
+export const serves = (item: Pick<StockItem, 'substance' | 'unit' | 'form'>, wanted: Pick<Use, 'substance' | 'unit' | 'form'>): boolean =>
+  item.substance === wanted.substance && item.unit === wanted.unit && (item.form === null || wanted.form === null || item.form === wanted.form);
 
 export interface StockLevel {
   readonly item: StockItem;
@@ -51,7 +57,7 @@ export function stockLevels(items: readonly StockItem[], uses: readonly Use[]): 
   const levels = new Map(items.map((item) => [item.id, { left: knownValue(item.amount), used: 0, unknownUses: 0 }]));
   for (const use of uses.toSorted((a, b) => a.atMs - b.atMs)) {
     const able = items
-      .filter((item) => item.substance === use.substance && item.unit === use.unit && item.countedAtMs <= use.atMs)
+      .filter((item) => serves(item, use) && item.countedAtMs <= use.atMs)
       .toSorted((a, b) => a.countedAtMs - b.countedAtMs || (a.id < b.id ? -1 : 1));
     let rest = knownValue(use.amount);
     for (const [i, item] of able.entries()) {
@@ -85,6 +91,7 @@ export function stockLevels(items: readonly StockItem[], uses: readonly Use[]): 
 
 export interface Need {
   readonly substance: string;
+  readonly form: PlantForm | null;
   readonly name: string;
   readonly unit: AmountUnit;
   /** Null when an amount of the plan is unknown. */
@@ -97,12 +104,12 @@ export interface ShoppingLine extends Need {
   readonly lack: number | null;
 }
 
-/** Sums a plan's needs by substance. An unknown amount makes the sum unknown, never smaller. */
+/** Sums a plan's needs by substance and form. An unknown amount makes the sum unknown, never smaller. */
 export function sumNeeds(needs: readonly Need[]): Need[] {
   const byKey = new Map<string, Need>();
   for (const need of needs) {
     if (need.substance === 'water') continue;
-    const key = `${need.substance}/${need.unit}`;
+    const key = `${need.substance}/${need.form}/${need.unit}`;
     const had = byKey.get(key);
     byKey.set(key, had ? { ...had, amount: had.amount === null || need.amount === null ? null : had.amount + need.amount } : need);
   }
@@ -112,7 +119,7 @@ export function sumNeeds(needs: readonly Need[]): Need[] {
 /** What a plan lacks: needs beside stock, only lines with something missing or something unknown. */
 export function shoppingList(needs: readonly Need[], levels: readonly StockLevel[]): ShoppingLine[] {
   return sumNeeds(needs).flatMap((need): ShoppingLine[] => {
-    const mine = levels.filter(({ item }) => !item.retired && item.substance === need.substance && item.unit === need.unit);
+    const mine = levels.filter(({ item }) => !item.retired && serves(item, need));
     const known = mine.map(({ left }) => left);
     const have: Figure =
       mine.length === 0

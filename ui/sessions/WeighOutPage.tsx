@@ -11,7 +11,7 @@ import { printAmount, printMass, printNumber, printVolume } from '@/core/measure
 import { standingTicks, type WeighLine, type WeighTick } from '@/core/plan/weighOut';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { WEAR_WORD, type Wear } from '@/core/shelf/assistant';
-import type { ShoppingLine, StockLevel } from '@/core/shelf/stock';
+import { type ShoppingLine, type StockLevel, serves } from '@/core/shelf/stock';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useLoaded } from '../api/useLoaded';
@@ -79,7 +79,7 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
                 key={line.key}
                 line={line}
                 tick={standing.get(line.key)}
-                places={levels.filter((level) => level.item.substance === line.substance)}
+                places={levels.filter((level) => serves(level.item, line))}
                 onTick={(amount) => void tick(line, amount)}
               />
             ))}
@@ -220,9 +220,7 @@ function costFor(lines: readonly WeighLine[], standing: ReadonlyMap<string, Weig
         name: line.name,
         unit: line.unit,
         used: tick?.amount ? knownValue(tick.amount) : line.planned,
-        pricePerUnit:
-          levels.find((level) => level.item.substance === line.substance && level.item.unit === line.unit && level.item.pricePerUnit !== null)?.item
-            .pricePerUnit ?? null,
+        pricePerUnit: levels.find((level) => serves(level.item, line) && level.item.pricePerUnit !== null)?.item.pricePerUnit ?? null,
       };
     }),
     dryFibreG,
@@ -244,8 +242,9 @@ function Lacking({ lines }: { lines: readonly ShoppingLine[] }) {
       <h2>To buy or gather</h2>
       <ul className="plain">
         {lines.map((line) => (
-          <li key={`${line.substance}/${line.unit}`}>
-            {line.name}: <strong>{line.lack === null ? 'unknown how much' : printAmount(line.lack, line.unit)}</strong>
+          <li key={`${line.substance}/${line.form}/${line.unit}`}>
+            {line.name}
+            {line.form === null ? '' : `, ${line.form}`}: <strong>{line.lack === null ? 'unknown how much' : printAmount(line.lack, line.unit)}</strong>
             <span className="quiet small">
               {' '}
               {line.amount === null ? 'needed: unknown' : `needed ${printAmount(line.amount, line.unit)}`};{' '}
