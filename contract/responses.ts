@@ -263,7 +263,7 @@ export const runView = z
 export const runRecord = z
   .object({
     runId: text,
-    comparisons: z.array(z.object({ stepId: text, what: text, planned: text, actual: text, difference: text.nullable() })),
+    comparisons: z.array(z.object({ stepId: text, what: text, planned: text, actual: text, difference: text.nullable(), seen: z.boolean() })),
     deviations: z.array(z.object({ stepId: text, title: text, text })),
     clocks: z.record(text, z.looseObject({ stepId: text })),
     startedAtMs: ms.nullable(),

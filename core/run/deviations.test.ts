@@ -49,7 +49,7 @@ describe('when it began', () => {
   test('sooner is early', () =>
     expect(row(rows([lift], [enter(0, 0), done(10)], { step: { startMs: 30 * MIN } }), 'start')?.difference).toBe('Began 30 min early'));
   test('not begun, and skipped with its reason', () => {
-    expect(rows([lift], [])).toMatchObject([{ what: 'start', actual: 'not begun', difference: null }]);
+    expect(rows([lift], [])).toMatchObject([{ what: 'start', actual: 'not begun', difference: null, seen: false }]);
     expect(rows([lift], [[1, { type: 'skipped', stepId: base.id, reason: 'no vinegar' }]])).toMatchObject([
       { what: 'step', actual: 'skipped', difference: 'Skipped: no vinegar' },
     ]);
@@ -126,7 +126,12 @@ describe('amounts', () => {
   ])('%s', (_what, facts, actual, difference) => expect(row(amounts(facts), 'potash alum')).toMatchObject({ planned: '10 g', actual, difference }));
   test('one unknown part makes the whole unknown, never a smaller sum', () =>
     expect(row(amounts([added(4), added(null)]), 'potash alum')?.actual).toBe('amount unknown'));
-  test('nothing logged is said as that', () => expect(row(amounts([]), 'potash alum')?.actual).toBe('not logged'));
+  test('nothing logged is said as that, and not as “as planned”', () =>
+    expect(row(amounts([]), 'potash alum')).toMatchObject({ actual: 'not logged', seen: false }));
+  test('only what is known on both sides may go as planned', () => {
+    expect(row(amounts([added(10)]), 'potash alum')?.seen).toBe(true);
+    expect(row(amounts([added(null)]), 'potash alum')?.seen).toBe(false);
+  });
   test('what was never planned stands for itself', () =>
     expect(row(amounts([added(10), added(3, 'measured', null, 'bakingSoda')]), 'baking soda')).toMatchObject({
       planned: 'not planned',

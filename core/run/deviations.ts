@@ -12,8 +12,10 @@ export interface Comparison {
   readonly what: string;
   readonly planned: string;
   readonly actual: string;
-  /** The difference in words; null when it went as planned. */
+  /** The difference in words; null when it went as planned, or when nobody can say. */
   readonly difference: string | null;
+  /** Both sides are known: only then may it be said to have gone as planned. */
+  readonly seen: boolean;
 }
 
 /** Smaller differences go as planned: nobody's hand is finer. */
@@ -30,13 +32,14 @@ export function compareStep(
   nameOf: (substance: string) => string,
 ): Comparison[] {
   const rows: Comparison[] = [];
-  const row = (what: string, planned: string, actual: string, difference: string | null) => rows.push({ stepId: step.id, what, planned, actual, difference });
+  const row = (what: string, planned: string, actual: string, difference: string | null, seen = true) =>
+    rows.push({ stepId: step.id, what, planned, actual, difference, seen });
   if (state.status === 'skipped') {
     row('step', 'to be done', 'skipped', `Skipped: ${state.skipReason}`);
     return rows;
   }
   if (state.status === 'waiting') {
-    row('start', printTime(step.startMs), 'not begun', null);
+    row('start', printTime(step.startMs), 'not begun', null, false);
     return rows;
   }
   const beganMs = clock.phases[0]?.enteredMs;
@@ -122,6 +125,7 @@ export function compareStep(
       planned === null ? 'unknown' : printAmount(planned, addition.unit),
       actual,
       amountDifference(addition.name, planned, total, addition.unit, logged.length > 0),
+      planned !== null && total !== null,
     );
   }
   const waterMl = step.water ? amountOf(step.water) : null;
@@ -133,6 +137,7 @@ export function compareStep(
       waterMl === null ? 'unknown' : printAmount(waterMl, 'mL'),
       actual,
       volume === undefined ? null : amountDifference('bath', waterMl, volume, 'mL', true),
+      volume !== undefined && waterMl !== null,
     );
   }
   for (const extra of state.additions.filter((entry) => entry.additionId === null)) {

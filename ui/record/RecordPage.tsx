@@ -110,7 +110,7 @@ export function RecordPage({ runId }: { runId: string }) {
                     <th scope="row">{row.what}</th>
                     <td>{row.planned}</td>
                     <td>{row.actual}</td>
-                    <td>{row.difference ?? <span className="quiet">as planned</span>}</td>
+                    <td>{row.difference ?? <span className="quiet">{row.seen ? 'as planned' : 'nobody can say'}</span>}</td>
                   </tr>
                 ))}
             </tbody>
