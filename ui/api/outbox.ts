@@ -25,7 +25,8 @@ let sending = false;
 
 export function waitingActs(): Waiting[] {
   try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Waiting[];
+    const kept: unknown = JSON.parse(localStorage.getItem(KEY) ?? '[]');
+    return Array.isArray(kept) ? (kept as Waiting[]) : [];
   } catch {
     return [];
   }
