@@ -1,0 +1,114 @@
+import { describe, expect, test } from 'vitest';
+import type { ChainItem, Draft, Plan } from './plan';
+import { planned, vessels, wool } from './plan.fixture';
+
+/** Cautions of whole plans: what the rules are told about a step comes from the steps around it. */
+
+const item = (id: string, methodId: string, params: ChainItem['params'] = {}, more: Partial<ChainItem> = {}): ChainItem => ({
+  id,
+  methodId,
+  params,
+  dyestuffId: null,
+  ...more,
+});
+const plan = (chain: ChainItem[], more: Partial<Draft> = {}, dryG: number | null = 100): Plan => planned([wool('a', dryG)], { chain, ...more });
+const of = (built: Plan, prefix: string) => built.steps.filter((step) => step.id.startsWith(`${prefix}-`)).flatMap((step) => step.findings);
+const severity = (built: Plan, prefix: string, rule: string) => of(built, prefix).find((finding) => finding.rule === rule)?.severity ?? null;
+const paramOf = (built: Plan, methodId: string, unit: string) =>
+  built.methods.find((method) => method.id === methodId)?.params.find((param) => param.unit === unit)?.key ?? '';
+
+describe('doses', () => {
+  const alumKey = paramOf(plan([item('al', 'alum-10')]), 'alum-10', '% WOF');
+  test.each([
+    [10, null],
+    [20, null],
+    [21, 'caution'],
+    [31, 'stopUnlessReason'],
+  ])('alum %d %% on wool: %s', (pct, expected) => expect(severity(plan([item('al', 'alum-10', { [alumKey]: pct })]), 'al', 'R2')).toBe(expected));
+  test('a typed reason lets a passable stop through as a caution, and only on its own step', () => {
+    const chain = [item('al', 'alum-10', { [alumKey]: 31 })];
+    const stepId = plan(chain).steps[0]?.id ?? '';
+    expect(severity(plan(chain, { reasons: { [stepId]: 'a test of harshness' } }), 'al', 'R2')).toBe('caution');
+    expect(severity(plan(chain, { reasons: { other: 'a test' } }), 'al', 'R2')).toBe('stopUnlessReason');
+  });
+  test('a lot nobody weighed: the percentage is the one asked for, and is still judged or said to be unknown', () => {
+    const built = plan([item('al', 'alum-10', { [alumKey]: 31 })], {}, null);
+    expect(built.steps[0]?.additions[0]?.proposed.result).toBeNull();
+    expect(built.steps).toHaveLength(1);
+  });
+});
+
+describe('iron adds up over a plan', () => {
+  const chain = [item('one', 'iron-mordant'), item('two', 'iron-dip')];
+  const labels = { ironSulfate: 'hepta' };
+  const first = plan([item('one', 'iron-mordant')], { labels });
+  const both = plan(chain, { labels });
+  test('a second helping is judged with the first', () => {
+    const alone = severity(plan([item('two', 'iron-dip')], { labels }), 'two', 'R3');
+    const after = severity(both, 'two', 'R3');
+    const rank = [null, 'note', 'caution', 'stopUnlessReason', 'stop'];
+    expect(rank.indexOf(after)).toBeGreaterThanOrEqual(rank.indexOf(alone));
+    expect(after).not.toBeNull();
+  });
+  test('six percent alone is a caution, not a stop', () => expect(severity(first, 'one', 'R3')).toBe('caution'));
+});
+
+describe('what the label does not say', () => {
+  test('iron of unknown form is a stop, of a known one none', () => {
+    expect(severity(plan([item('fe', 'iron-mordant')]), 'fe', 'R5')).toBe('stop');
+    expect(severity(plan([item('fe', 'iron-mordant')], { labels: { ironSulfate: 'mono' } }), 'fe', 'R5')).toBeNull();
+  });
+});
+
+describe('heat', () => {
+  test('goods from a hot bath into cold water are said; after a rest they are not', () => {
+    expect(severity(plan([item('al', 'alum-10'), item('r', 'rinse')]), 'r', 'R9')).toBe('caution');
+    expect(
+      severity(
+        plan([
+          item('ex', 'extract-fresh', {}, { dyestuffId: 'weld' }),
+          item('st', 'strain'),
+          item('dy', 'dyebath'),
+          item('re', 'rest-overnight'),
+          item('r', 'rinse'),
+        ]),
+        'r',
+        'R9',
+      ),
+    ).toBeNull();
+  });
+  test('a rest has its heat off: nothing to say', () => {
+    const built = plan([item('ex', 'extract-fresh', {}, { dyestuffId: 'weld' }), item('st', 'strain'), item('dy', 'dyebath'), item('re', 'rest-overnight')]);
+    expect(severity(built, 're', 'R15')).toBeNull();
+    expect(severity(built, 're', 'R14')).toBeNull();
+  });
+  test('no heat is planned into the night', () => {
+    const built = plan([item('al', 'alum-10')], { startMs: Date.UTC(2026, 5, 6, 19, 30) });
+    expect(severity(built, 'al', 'R14')).toBeNull();
+  });
+});
+
+describe('vessels', () => {
+  const kitchen = vessels[0];
+  if (!kitchen) throw new Error('an empty kitchen');
+  test('a chosen pot that is too small says so on its own step only', () => {
+    const built = plan([item('al', 'alum-10'), item('d', 'dry')], { vessels: { 'al-mordant': 'enamel8' } }, 400);
+    expect(severity(built, 'al', 'R12')).toBe('stop');
+    expect(severity(built, 'd', 'R12')).toBeNull();
+  });
+  test('the worst comes first in the whole plan, each with its step', () => {
+    const built = plan([item('al', 'alum-10'), item('fe', 'iron-mordant')]);
+    const rank = { stop: 0, stopUnlessReason: 1, caution: 2, note: 3 } as const;
+    const ranks = built.findings.map((finding) => rank[finding.severity]);
+    expect(ranks).toEqual(ranks.toSorted((a, b) => a - b));
+    for (const finding of built.findings) expect(built.steps.some((step) => step.id === finding.stepId) || finding.stepId === null).toBe(true);
+  });
+});
+
+test('every message is short enough to be read, and promises nothing', () => {
+  const built = plan([item('sc', 'scour-protein'), item('al', 'alum-10'), item('fe', 'iron-mordant'), item('dip', 'iron-dip'), item('d', 'dry')]);
+  for (const finding of built.findings) {
+    expect(finding.text.length).toBeLessThanOrEqual(200);
+    expect(finding.text).not.toMatch(/\bsafe(r|ly)?\b|non-?toxic|harmless/i);
+  }
+});
