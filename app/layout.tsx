@@ -7,6 +7,7 @@ import './styles/fibre.css';
 import './styles/warp.css';
 import './styles/editor.css';
 import './styles/prepare.css';
+import './styles/quantities.css';
 import './styles/stove.css';
 import './styles/record.css';
 import './styles/narrow.css';
