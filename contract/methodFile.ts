@@ -4,7 +4,7 @@ import { LIDS, type Method, PLACES, STAGES } from '@/core/method/method';
 import { err, ok, type Result } from '@/core/result';
 import { blockedText } from '@/core/safety/data/blocked';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
-import type { Shelf } from '@/core/shelf/library';
+import type { Shelf } from '@/core/shelf/lookup';
 import { id, line, nameText, noteText } from './text';
 
 /** A method as it crosses a boundary: in a request, and as an open JSON file. */

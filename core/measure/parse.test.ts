@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { parseQuantity, parseTemperatureC, refusalText } from './parseQuantity';
+import { parseIn, parseQuantity, parseTemperatureC, refusalText } from './parseQuantity';
 import { printDuration, printExactDuration, printMass, printNumber } from './print';
 import { celsiusToF, fahrenheitDifferenceToK, fahrenheitToC, temperatureClash } from './temperature';
 import { convert, type Family } from './units';
@@ -9,6 +9,17 @@ const read = (text: string, family: Family, kitchen: Parameters<typeof parseQuan
   const parsed = parseQuantity(text, family, kitchen);
   return parsed.ok ? [parsed.value.value, parsed.value.unit] : parsed.error.why;
 };
+
+test.each([
+  ['3 lb 4 oz', 'mass', 'g', 1474.175],
+  ['250', 'mass', 'g', 250],
+  ['1 gal (US)', 'volume', 'mL', 3785.412],
+  ['2.5', 'volume', 'L', 2.5],
+] as const)('%s as %s in %s is %d', (text, family, unit, value) => {
+  const parsed = parseIn(text, family, unit);
+  expect(parsed.ok && parsed.value).toBeCloseTo(value, 3);
+});
+test('what cannot be read in a unit says why', () => expect(parseIn('12 mL', 'mass', 'g').ok).toBe(false));
 
 describe('people type as they think', () => {
   test.each<[string, Family, unknown]>([

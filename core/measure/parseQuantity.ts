@@ -183,6 +183,12 @@ function unitFor(word: string, whose: string | undefined, kitchen: Kitchen, bare
   return unit ? ok(unit) : err({ why: 'whoseUnit', unit: word, options });
 }
 
+/** The same as a number in one unit, which is also taken for a number with none: "3 lb 4 oz" in g is 1474.18. */
+export function parseIn(text: string, wanted: Family, unit: UnitId, kitchen: Kitchen = null): Result<number, ParseRefusal> {
+  const parsed = parseQuantity(text, wanted, kitchen, unit);
+  return parsed.ok ? ok(convert(parsed.value.value, parsed.value.unit, unit)) : parsed;
+}
+
 /** A temperature with its scale: "82", "82 C", "180F", "180 °F". A bare number is read on `bareScale`; null asks. */
 export function parseTemperatureC(text: string, bareScale: 'C' | 'F' | null = 'C'): Result<number, ParseRefusal> {
   const trimmed = text.trim();

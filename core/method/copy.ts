@@ -1,4 +1,5 @@
-import { type Shelf, STARTER } from '../shelf/library';
+import { STARTER } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import { type Method, refsOf } from './method';
 
 /** A copy to edit: its own id, version 1, and where it came from. */

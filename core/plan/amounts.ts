@@ -5,7 +5,7 @@ import type { AmountUnit } from '../measure/print';
 import { type AdditionRule, type BathRule, type Method, type Ref, resolveRef, type StepTemplate } from '../method/method';
 import type { Dyestuff, PlantForm } from '../shelf/dyestuff';
 import { FORMS, labelForm } from '../shelf/forms';
-import type { Shelf } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import type { ChainItem, PlannedAmount } from './plan';
 
 type Params = Readonly<Record<string, number | null>>;

@@ -1,6 +1,6 @@
 import type { MethodBook } from '../method/library';
 import { labelForm } from '../shelf/forms';
-import type { Shelf } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import type { Draft } from './plan';
 
 /**

@@ -6,7 +6,7 @@ import { type Finding, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
 import type { Window } from '../schedule/diary';
 import { labelForm } from '../shelf/forms';
-import type { Shelf } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
 import { labelMissing } from './amounts';
 import { amountOf, type Home, isHeated, type Phase, type PlannedAmount, type PlanStep, typicalMin } from './plan';

@@ -4,7 +4,8 @@ import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import { roundForHands } from '../measure/rounding';
 import type { PlantForm } from '../shelf/dyestuff';
-import { type Shelf, shelfOf } from '../shelf/library';
+import { shelfOf } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep, scaleFor } from './plan';
 
 /** One thing to weigh or measure, in the order in which the work wants it. */

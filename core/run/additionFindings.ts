@@ -4,7 +4,8 @@ import { contentOf, factsOf } from '../plan/findings';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { type Finding, isStop, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
-import { type Shelf, shelfOf } from '../shelf/library';
+import { shelfOf } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import type { StepState } from './fold';
 
 export interface Pouring {

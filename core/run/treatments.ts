@@ -2,7 +2,8 @@ import { wofPctOf } from '../dose/dose';
 import type { Certainty, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
 import { estimated, type Figure, knownValue, measured, sumFigures, UNKNOWN } from '../figure';
 import type { Plan, PlanStep } from '../plan/plan';
-import { type Shelf, shelfOf } from '../shelf/library';
+import { shelfOf } from '../shelf/library';
+import type { Shelf } from '../shelf/lookup';
 import type { RunState } from './fold';
 
 /** Leaving something out on purpose is a statement too: it is not the same as nobody knowing. */

@@ -2,16 +2,7 @@ import type { Assistant } from './assistant';
 import { ASSISTANTS } from './data/assistants';
 import { DYESTUFFS } from './data/dyestuffs';
 import type { Dyestuff } from './dyestuff';
-
-/** What can be looked up: the starter library and what the dyer added. */
-export interface Shelf {
-  readonly dyestuffs: readonly Dyestuff[];
-  readonly assistants: readonly Assistant[];
-  dyestuff(id: string): Dyestuff | undefined;
-  assistant(id: string): Assistant | undefined;
-  /** Name of anything that goes into a bath; the id itself when nobody knows it. */
-  nameOf(id: string): string;
-}
+import { lookUp, type Shelf } from './lookup';
 
 export interface OwnSubstances {
   readonly dyestuffs: readonly Dyestuff[];
@@ -19,19 +10,16 @@ export interface OwnSubstances {
 }
 export const NO_OWN: OwnSubstances = { dyestuffs: [], assistants: [] };
 
+/** Shelves already made: a log asks for a name a line, and a plan's own substances never change. */
+const made = new WeakMap<OwnSubstances, Shelf>();
+
 /** The starter library with somebody's own substances behind it. */
 export function shelfOf(own: OwnSubstances): Shelf {
-  const dyestuffs = [...DYESTUFFS, ...own.dyestuffs];
-  const assistants = [...ASSISTANTS, ...own.assistants];
-  const plants = new Map(dyestuffs.map((stuff) => [stuff.id, stuff]));
-  const chemicals = new Map(assistants.map((assistant) => [assistant.id, assistant]));
-  return {
-    dyestuffs,
-    assistants,
-    dyestuff: (id) => plants.get(id),
-    assistant: (id) => chemicals.get(id),
-    nameOf: (id) => (id === 'water' ? 'water' : (plants.get(id)?.name ?? chemicals.get(id)?.name ?? id)),
-  };
+  const had = made.get(own);
+  if (had) return had;
+  const shelf = lookUp([...DYESTUFFS, ...own.dyestuffs], [...ASSISTANTS, ...own.assistants]);
+  made.set(own, shelf);
+  return shelf;
 }
 
 /** The starter library alone. */

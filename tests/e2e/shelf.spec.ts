@@ -30,6 +30,35 @@ test('a bath left by a finished run is kept, aged, offered to a plan, and poured
   await expect(row).toBeHidden();
 });
 
+test('a volume kept as it was offered, and halves as they were proposed, are measured by nobody', async ({ page }) => {
+  await page.goto('/runs/run-weld/record');
+  await page.locator('.bath-left').filter({ hasText: 'Rest in bath' }).getByRole('button', { name: 'Keep this liquor' }).click();
+  await dialog(page).getByLabel('Name').fill('Weld, as it stood');
+  await keep(page);
+  await page.goto('/shelf?tab=liquors');
+  await expect(page.locator('.row').filter({ hasText: 'Weld, as it stood' })).toContainText('about');
+
+  const halves = {
+    id: 'halves',
+    name: 'To be halved',
+    form: 'skein',
+    composition: [{ fibre: 'wool', pct: 100 }],
+    dryWeightG: { state: 'measured', value: 100 },
+    pieces: 2,
+    baseHex: null,
+    note: '',
+  };
+  expect((await page.request.post('/api/v1/lots', { data: halves })).ok()).toBe(true);
+  await page.goto('/fibre/halves');
+  await page.getByRole('button', { name: 'Split' }).click();
+  await dialog(page).getByLabel('Weight of part 2').fill('50.0 g');
+  await dialog(page).getByRole('button', { name: 'Split it' }).click();
+  await expect(page.getByText('Split up into')).toBeVisible();
+  const lots: { name: string; dryWeightG: { state: string } }[] = await (await page.request.get('/api/v1/lots')).json();
+  const states = lots.filter((lot) => /^To be halved, [ab]$/.test(lot.name)).map((lot) => lot.dryWeightG.state);
+  expect(states).toEqual(['estimated', 'measured']);
+});
+
 test('a plant of one’s own is added and planned with; one that hurts is said while its name is typed', async ({ page }) => {
   await page.goto('/shelf');
   await page.getByRole('button', { name: 'One that is not here' }).click();

@@ -4,6 +4,7 @@ import type { Method } from '@/core/method/method';
 import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import type { Liquor } from '@/core/shelf/liquor';
+import { lookUp, type Shelf } from '@/core/shelf/lookup';
 import type { StockLevel } from '@/core/shelf/stock';
 import { type Loaded, useLoaded } from './useLoaded';
 
@@ -15,6 +16,8 @@ export interface Book {
   readonly liquors: readonly Liquor[];
   /** By substance: the label that the shelf knows, which a plan takes unless it says otherwise. */
   readonly labels: Readonly<Record<string, string>>;
+  /** Dyestuffs and assistants to be looked up by id. */
+  readonly shelf: Shelf;
   find(id: string): Method | undefined;
 }
 
@@ -40,7 +43,15 @@ export function useBook(): Loaded<Book> {
     return {
       state: 'ready',
       reload,
-      value: { methods: methods.value, dyestuffs: dyestuffs.value, assistants: assistants.value, liquors: liquors.value, labels, find: (id) => byId.get(id) },
+      value: {
+        methods: methods.value,
+        dyestuffs: dyestuffs.value,
+        assistants: assistants.value,
+        liquors: liquors.value,
+        labels,
+        shelf: lookUp(dyestuffs.value, assistants.value),
+        find: (id) => byId.get(id),
+      },
     };
   }, [methods, dyestuffs, assistants, liquors, stock]);
 }

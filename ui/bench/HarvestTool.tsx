@@ -9,7 +9,7 @@ import type { Address } from './useAddress';
 
 /** How much plant for the fibre, how much fibre for the plant at hand, and what a stand may give. */
 export function HarvestTool({ address, book }: { address: Address; book: Book }) {
-  const stuff = book.dyestuffs.find((one) => one.id === address.get('plant', 'weld'));
+  const stuff = book.shelf.dyestuff(address.get('plant', 'weld'));
   const form = address.get('form', 'fresh') === 'dried' ? 'dried' : 'fresh';
   const usual = stuff?.ratio[form];
   const ratio = readPlain(address.get('ratio', usual === undefined ? '' : String(usual)));

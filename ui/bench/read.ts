@@ -1,6 +1,6 @@
 import { readNumber } from '@/core/measure/parseNumber';
-import { type Kitchen, parseQuantity, refusalText } from '@/core/measure/parseQuantity';
-import { convert, type Family, type UnitId } from '@/core/measure/units';
+import { type Kitchen, parseIn, refusalText } from '@/core/measure/parseQuantity';
+import type { Family, UnitId } from '@/core/measure/units';
 
 /** What a field of the bench says: a number, nothing yet, or what to mend. */
 export interface Read {
@@ -11,10 +11,9 @@ export interface Read {
 /** A quantity in the unit wanted: "3 lb 4 oz" in g. Empty is nothing yet. */
 export function readQuantity(text: string, family: Family, unit: UnitId, kitchen: Kitchen = null): Read {
   if (text.trim() === '') return { value: null, problem: null };
-  const parsed = parseQuantity(text, family, kitchen, unit);
+  const parsed = parseIn(text, family, unit, kitchen);
   if (!parsed.ok) return { value: null, problem: refusalText(parsed.error) };
-  const value = convert(parsed.value.value, parsed.value.unit, unit);
-  return value > 0 ? { value, problem: null } : { value: null, problem: 'It is above 0.' };
+  return parsed.value > 0 ? { value: parsed.value, problem: null } : { value: null, problem: 'It is above 0.' };
 }
 
 /** A plain number, 0 and below allowed only where asked for. */

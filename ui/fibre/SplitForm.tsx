@@ -5,9 +5,8 @@ import type { LotView } from '@/contract/views';
 import { LOT_FORMS } from '@/core/fibre/lot';
 import { checkSplit, evenParts, splitRefusalText } from '@/core/fibre/split';
 import { type Figure, knownValue } from '@/core/figure';
-import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
+import { parseIn, refusalText } from '@/core/measure/parseQuantity';
 import { printMass } from '@/core/measure/print';
-import { convert } from '@/core/measure/units';
 import { post } from '../api/http';
 import { newId } from '../api/newId';
 import { useSave } from '../api/useSave';
@@ -17,15 +16,15 @@ interface Part {
   readonly id: string;
   readonly name: string;
   readonly text: string;
+  /** The weight as an even split proposed it. */
+  readonly proposed: string;
   readonly pieces: number;
 }
 
-const partOf = (lot: LotView, i: number, g: number | null, pieces: number): Part => ({
-  id: newId(),
-  name: `${lot.name}, ${String.fromCharCode(97 + (i % 26))}`,
-  text: g === null ? '' : `${g} g`,
-  pieces,
-});
+function partOf(lot: LotView, i: number, g: number | null, pieces: number): Part {
+  const text = g === null ? '' : `${g} g`;
+  return { id: newId(), name: `${lot.name}, ${String.fromCharCode(97 + (i % 26))}`, text, proposed: text, pieces };
+}
 
 /** Splits a lot into parts; what is left over is said while it is typed, and one part may stay unweighed. */
 export function SplitForm({ lot, onClose, onSaved }: { lot: LotView; onClose: () => void; onSaved: () => void }) {
@@ -39,8 +38,10 @@ export function SplitForm({ lot, onClose, onSaved }: { lot: LotView; onClose: ()
   const { errors, saving, save, refuse } = useSave();
   const figures = parts.map((part): Figure | string => {
     if (part.text.trim() === '') return { state: 'unknown' };
-    const parsed = parseQuantity(part.text, 'mass', null, 'g');
-    return parsed.ok ? { state: 'measured', value: convert(parsed.value.value, parsed.value.unit, 'g') } : refusalText(parsed.error);
+    const parsed = parseIn(part.text, 'mass', 'g');
+    if (!parsed.ok) return refusalText(parsed.error);
+    // Shares that stand as proposed were weighed by nobody.
+    return { state: part.text === part.proposed ? 'estimated' : 'measured', value: parsed.value };
   });
   const readable = figures.every((figure) => typeof figure !== 'string');
   const checked = readable

@@ -1,8 +1,7 @@
 import type { Share } from '@/core/fibre/lot';
 import { type CountSystem, type RegainTable, type WeightFrom, weightWorking } from '@/core/fibre/weight';
 import type { Figure } from '@/core/figure';
-import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
-import { convert } from '@/core/measure/units';
+import { parseIn, refusalText } from '@/core/measure/parseQuantity';
 
 export type WeightWay = 'weighed' | 'estimated' | 'unknown' | 'cloth' | 'yarn' | 'regain';
 
@@ -53,9 +52,9 @@ export function weightDraft(figure: Figure, from: WeightFrom | null): WeightDraf
 export function readWeight(draft: WeightDraft, composition: readonly Share[]): { figure: Figure; from: WeightFrom | null } | { problem: string } {
   if (draft.way === 'unknown') return { figure: { state: 'unknown' }, from: null };
   if (draft.way === 'weighed' || draft.way === 'estimated') {
-    const parsed = parseQuantity(draft.text, 'mass', null, 'g');
+    const parsed = parseIn(draft.text, 'mass', 'g');
     if (!parsed.ok) return { problem: parsed.error.why === 'empty' ? 'Type the weight, or choose “unknown”.' : refusalText(parsed.error) };
-    const value = Math.round(convert(parsed.value.value, parsed.value.unit, 'g') * 1000) / 1000;
+    const value = Math.round(parsed.value * 1000) / 1000;
     return { figure: { state: draft.way === 'weighed' ? 'measured' : 'estimated', value }, from: null };
   }
   const from = fromOf(draft);

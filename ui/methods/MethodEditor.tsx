@@ -3,7 +3,6 @@ import { Checkbox, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { methodFaults } from '@/core/method/copy';
 import { LID_WORD, LIDS, type Method, type Param, STAGES, type StepTemplate } from '@/core/method/method';
-import { shelfOf } from '@/core/shelf/library';
 import { post } from '../api/http';
 import type { Book } from '../api/useBook';
 import { useSave } from '../api/useSave';
@@ -27,13 +26,7 @@ export function MethodEditor({ method: current, book, onClose, onSaved }: Props)
   const { errors, saving, save } = useSave(['name', 'school', 'why']);
   const set = (change: Partial<Method>) => setDraft({ ...draft, ...change });
   const setStep = (i: number, change: Partial<StepTemplate>) => set({ steps: draft.steps.with(i, { ...(draft.steps[i] as StepTemplate), ...change }) });
-  const library = shelfOf({ dyestuffs: [], assistants: [] });
-  const shelf = {
-    ...library,
-    assistant: (id: string) => book.assistants.find((one) => one.id === id),
-    dyestuff: (id: string) => book.dyestuffs.find((one) => one.id === id),
-  };
-  const faults = methodFaults(draft, shelf);
+  const faults = methodFaults(draft, book.shelf);
   const keep = () => {
     const { id: _id, version: _version, ...body } = draft;
     void save(() => post(`/methods/${method.id}/versions`, { ...body, expectedVersion: method.version }), onSaved);

@@ -134,8 +134,7 @@ export function MethodPage({ methodId }: { methodId: string }) {
 
 function MethodBody({ method, book }: { method: Method; book: Book }) {
   const params = usualParams(method);
-  const nameOf = (id: string) =>
-    book.assistants.find((one) => one.id === id)?.name ?? book.dyestuffs.find((one) => one.id === id)?.name ?? (id === 'dyestuff' ? 'the dyestuff' : id);
+  const nameOf = (id: string) => (id === 'dyestuff' ? 'the dyestuff' : book.shelf.nameOf(id));
   return (
     <>
       <section className="panel">

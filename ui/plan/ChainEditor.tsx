@@ -91,7 +91,7 @@ function Item(props: ItemProps) {
   if (!method) return <Problems problems={[{ at: '', message: 'This method is not in the library.' }]} />;
   const steps = plan?.steps.filter((step) => step.id.startsWith(`${item.id}-`)) ?? [];
   const change = (part: Partial<ChainItem>) => onDraft(changedItem(draft, item.id, part));
-  const stuff = book.dyestuffs.find((one) => one.id === item.dyestuffId);
+  const stuff = item.dyestuffId ? book.shelf.dyestuff(item.dyestuffId) : undefined;
   const usual = usualFor(method, stuff);
   return (
     <details className="chain-item" open={problems.length > 0 || undefined}>

@@ -2,8 +2,7 @@
 import { Checkbox, DatePicker, Input, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { Figure } from '@/core/figure';
-import { parseQuantity, refusalText } from '@/core/measure/parseQuantity';
-import { convert } from '@/core/measure/units';
+import { parseIn, refusalText } from '@/core/measure/parseQuantity';
 import { KEPT_IN, type Liquor, spoilByMs } from '@/core/shelf/liquor';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
@@ -49,7 +48,8 @@ export function LiquorForm({ liquor, from = {}, book, zone, onClose, onSaved }: 
     const { id: _id, revision: _revision, retired: _retired, ...rest } = liquor;
     return rest;
   });
-  const [text, setText] = useState(fields.volumeMl.state === 'unknown' ? '' : `${fields.volumeMl.value} mL`);
+  const offered = fields.volumeMl.state === 'unknown' ? '' : `${fields.volumeMl.value} mL`;
+  const [text, setText] = useState(offered);
   const { errors, saving, save, refuse } = useSave(['name', 'volumeMl', 'ph']);
   const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
   const done = () => {
@@ -58,10 +58,12 @@ export function LiquorForm({ liquor, from = {}, book, zone, onClose, onSaved }: 
   };
   const keep = () => {
     let volumeMl: Figure = { state: 'unknown' };
-    if (text.trim() !== '') {
-      const parsed = parseQuantity(text, 'volume', null, 'mL');
+    // What stands as it was offered is as sure as it was: a planned volume is not measured by being kept.
+    if (text === offered) volumeMl = fields.volumeMl;
+    else if (text.trim() !== '') {
+      const parsed = parseIn(text, 'volume', 'mL');
       if (!parsed.ok) return refuse('volumeMl', refusalText(parsed.error));
-      volumeMl = { state: 'measured', value: convert(parsed.value.value, parsed.value.unit, 'mL') };
+      volumeMl = { state: 'measured', value: parsed.value };
     }
     const body = { ...fields, volumeMl };
     void save(() => (liquor ? put(`/liquors/${id}`, { ...body, revision: liquor.revision }) : post('/liquors', { id, ...body })), done);

@@ -87,7 +87,7 @@ export function StockForm({ item, substance, book, onClose, onSaved }: Props) {
             },
             { label: 'Assistants', title: 'assistants', options: book.assistants.map((one) => ({ value: one.id, label: one.name })) },
           ]}
-          onChange={(value: string) => set({ ...blank(value, isPlantId(value)), unit: book.assistants.find((one) => one.id === value)?.unit ?? 'g' })}
+          onChange={(value: string) => set({ ...blank(value, isPlantId(value)), unit: book.shelf.assistant(value)?.unit ?? 'g' })}
         />
       </Field>
       <div className="params">

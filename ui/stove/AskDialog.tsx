@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { parseAmount } from '@/core/dose/parseAmount';
 import { type Figure, knownValue } from '@/core/figure';
 import { readNumber } from '@/core/measure/parseNumber';
-import { parseQuantity, parseTemperatureC, refusalText } from '@/core/measure/parseQuantity';
-import { convert } from '@/core/measure/units';
+import { parseIn, parseTemperatureC, refusalText } from '@/core/measure/parseQuantity';
 import type { Plan, PlanStep, Vessel } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighOut';
 import { err, ok, type Result } from '@/core/result';
@@ -13,7 +12,8 @@ import { additionFindings, substanceByName } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
-import { type Shelf, shelfOf } from '@/core/shelf/library';
+import { shelfOf } from '@/core/shelf/library';
+import type { Shelf } from '@/core/shelf/lookup';
 import { Findings } from '../shell/Findings';
 import type { AskFor } from './stoveView';
 
@@ -210,15 +210,13 @@ function readFact({ ask, step, text, choice, what, other, shelf }: Filled): Resu
       return ok({ type: 'reading', stepId, quantity: 'ph', value: number.value });
     }
     case 'volume': {
-      const parsed = parseQuantity(text, 'volume', null, 'L');
-      return parsed.ok
-        ? ok({ type: 'reading', stepId, quantity: 'volumeMl', value: convert(parsed.value.value, parsed.value.unit, 'mL') })
-        : err(refusalText(parsed.error));
+      const parsed = parseIn(text, 'volume', 'L');
+      return parsed.ok ? ok({ type: 'reading', stepId, quantity: 'volumeMl', value: parsed.value * 1000 }) : err(refusalText(parsed.error));
     }
     case 'weigh': {
-      const parsed = parseQuantity(text, 'mass', null, 'g');
+      const parsed = parseIn(text, 'mass', 'g');
       if (!parsed.ok) return err(refusalText(parsed.error));
-      return ok({ type: 'lotWeighed', lotId: choice, dryWeightG: convert(parsed.value.value, parsed.value.unit, 'g') });
+      return ok({ type: 'lotWeighed', lotId: choice, dryWeightG: parsed.value });
     }
     case 'addition': {
       const addition = step.additions.find((a) => a.id === what);
