@@ -1,36 +1,48 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/index.css';
-import '@fontsource-variable/atkinson-hyperlegible-mono/index.css';
-import './styles/tokens.css';
 import './styles/room.css';
-import './styles/now.css';
-import './styles/fibre.css';
-import './styles/warp.css';
-import './styles/editor.css';
-import './styles/prepare.css';
-import './styles/quantities.css';
+import './styles/drawings.css';
 import './styles/stove.css';
-import './styles/record.css';
-import './styles/narrow.css';
+import './styles/print.css';
 import { AntdRegistry } from '@ant-design/nextjs-registry';
 import type { Metadata, Viewport } from 'next';
-import { headers } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { openApp } from '@/server/openApp';
+import { Frame } from '@/ui/shell/Frame';
 import { Room } from '@/ui/shell/Room';
+import { NIGHT_COOKIE } from '@/ui/theme/nightCookie';
+import { roomStyle } from '@/ui/theme/room';
+import { fontClasses } from './fonts';
+import { WithData } from './WithData';
 
 export const metadata: Metadata = {
   title: { default: 'Hyndle', template: '%s · Hyndle' },
   description: 'Plans, times, watches and records natural dye work.',
+  applicationName: 'Hyndle',
+  appleWebApp: { capable: true, title: 'Hyndle', statusBarStyle: 'default' },
 };
-export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+export const viewport: Viewport = {
+  width: 'device-width',
+  initialScale: 1,
+  themeColor: [
+    { media: '(prefers-color-scheme: light)', color: '#d4d4d4' },
+    { media: '(prefers-color-scheme: dark)', color: '#101010' },
+  ],
+};
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Read so that every page is made for its request and carries that request’s nonce.
   await headers();
+  const night = (await cookies()).get(NIGHT_COOKIE)?.value === '1';
+  const { live, nowMs } = await openApp();
   return (
-    <html lang="en">
+    <html lang="en" data-lighting={night ? 'night' : 'day'} className={fontClasses} style={roomStyle(night)}>
       <body>
         <AntdRegistry>
-          <Room>{children}</Room>
+          <Room night={night} madeAtMs={nowMs()} seq={live.seq}>
+            <WithData ask={['/home']}>
+              <Frame>{children}</Frame>
+            </WithData>
+          </Room>
         </AntdRegistry>
       </body>
     </html>

@@ -1,12 +1,19 @@
-import Link from 'next/link';
+import { LinkButton } from '@/ui/shell/LinkButton';
+import { Page } from '@/ui/shell/Page';
+import { EmptyPlace } from '@/ui/shell/PageState';
 
 export default function NotFound() {
   return (
-    <div className="page-state">
-      <p>There is nothing at this address.</p>
-      <Link className="act" href="/">
-        To what is on now
-      </Link>
-    </div>
+    <Page title="Nothing here">
+      <EmptyPlace
+        act={
+          <LinkButton type="primary" href="/">
+            To what is on now
+          </LinkButton>
+        }
+      >
+        There is nothing at this address.
+      </EmptyPlace>
+    </Page>
   );
 }

@@ -1,8 +1,13 @@
 import type { Metadata } from 'next';
 import { NowPage } from '@/ui/now/NowPage';
+import { WithData } from './WithData';
 
 export const metadata: Metadata = { title: 'Now' };
 
 export default function Page() {
-  return <NowPage />;
+  return (
+    <WithData ask={['/runs/running', '/sessions', '/health']}>
+      <NowPage />
+    </WithData>
+  );
 }

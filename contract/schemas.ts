@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FIBRES, FINISHES, type FibreKind, LOT_FORMS } from '@/core/fibre/lot';
 import { CERTAINTIES, TREATMENTS } from '@/core/fibre/passport';
 import { COUNT_SYSTEMS } from '@/core/fibre/weight';
+import { DATE_ORDERS, KITCHENS, MASS_WAYS, VOLUME_WAYS } from '@/core/measure/measures';
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
 import { HEAT_KINDS, MATERIALS, MORDANT_ANSWERS, VESSEL_KINDS } from '@/core/plan/plan';
@@ -49,6 +50,7 @@ export const lotInput = z.strictObject({
   note: noteText,
 });
 export type LotInput = z.infer<typeof lotInput>;
+export const newLot = lotInput.extend({ id });
 export const lotEdit = lotInput.extend({ revision });
 
 export const splitInput = z.strictObject({
@@ -96,7 +98,18 @@ export const vesselInput = z.strictObject({
   order: z.int().min(0).max(1000),
 });
 export type VesselInput = z.infer<typeof vesselInput>;
+export const newVessel = vesselInput.extend({ id });
 export const vesselEdit = vesselInput.extend({ revision });
+
+const measures = z.strictObject({
+  mass: z.enum(MASS_WAYS),
+  volume: z.enum(VOLUME_WAYS),
+  kitchen: z.enum(KITCHENS).nullable(),
+  temperature: z.enum(['C', 'F']),
+  clock: z.enum(['24h', '12h']),
+  weekStart: z.union([z.literal(0), z.literal(1), z.literal(6)]),
+  dateOrder: z.enum(DATE_ORDERS),
+});
 
 const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Times are written like 07:00.');
 export const homeInput = z.strictObject({
@@ -116,6 +129,8 @@ export const homeInput = z.strictObject({
   circuitW: z.number().gt(0).max(50_000).nullable(),
   childrenOrPets: z.boolean(),
   emergencyNumber: line(40),
+  /** Left out: as it was. */
+  measures: measures.optional(),
   heatSources: z
     .array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable(), kind: z.enum(HEAT_KINDS), outdoors: z.boolean() }))
     .max(12),

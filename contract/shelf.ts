@@ -26,6 +26,8 @@ export const stockInput = z
     if (item.label !== null && !FORMS[item.substance]?.some((form) => form.id === item.label))
       context.addIssue({ code: 'custom', path: ['label'], message: 'This form is not one of its labels.' });
   });
+export const newStock = stockInput.safeExtend({ id });
+export const stockEdit = stockInput.safeExtend({ revision });
 export type StockInput = z.infer<typeof stockInput>;
 
 export const liquorInput = z.strictObject({
@@ -42,6 +44,8 @@ export const liquorInput = z.strictObject({
   note: noteText,
   from: z.strictObject({ runId: id, stepId: line(140) }).nullable(),
 });
+export const newLiquor = liquorInput.extend({ id });
+export const liquorEdit = liquorInput.extend({ revision });
 export type LiquorInput = z.infer<typeof liquorInput>;
 
 const ratio = z.number().gt(0, 'A ratio is above 0.').max(100);
@@ -69,6 +73,7 @@ export const ownAssistantInput = z.strictObject({
   inBrief: line(200),
 });
 export const ownSubstanceInput = z.discriminatedUnion('kind', [ownDyestuffInput, ownAssistantInput]);
+export const newSubstance = z.strictObject({ id, what: ownSubstanceInput });
 export type OwnSubstanceInput = z.infer<typeof ownSubstanceInput>;
 
 export const retireInput = z.strictObject({ revision, retired: z.boolean() });

@@ -20,7 +20,7 @@ let app: App;
 
 beforeAll(async () => {
   const store = await Store.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => NOW });
-  app = { store, live: new LiveFeed(), hotRuns: new HotRuns(), nowMs: () => NOW };
+  app = { store, live: new LiveFeed(NOW), hotRuns: new HotRuns(), nowMs: () => NOW };
   await seedDemo(app);
 });
 afterAll(async () => {

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { type Endpoint, type EndpointId, endpoints, matchEndpoint } from '@/contract/endpoints';
+import { issuesOf } from '@/contract/plainIssue';
 import { parseReadingsCsv } from '@/contract/readingsCsv';
 import type { App } from './app';
 import { type Call, handlers } from './handlers';
@@ -16,21 +17,36 @@ export async function answer(app: () => Promise<App>, request: Request, path: st
         ? new Problem(405, 'Not this way', `${request.method} is not offered here; use ${found.otherMethods.join(' or ')}.`)
         : new Problem(404, 'Not found', `There is nothing at /api/v1${path}.`);
     }
-    const endpoint: Endpoint = endpoints[found.id];
-    const call = {
-      app: await app(),
-      isDemo,
-      param: (name: string) => found.params[name] ?? '',
-      query: endpoint.query ? checked(endpoint.query, Object.fromEntries(new URL(request.url).searchParams)) : undefined,
-      body: endpoint.body ? checked(endpoint.body, await readBody(request, found.id)) : undefined,
-    };
-    const handle = handlers[found.id] as (call: Call<EndpointId>) => Promise<unknown>;
-    return Response.json(await handle(call as Call<EndpointId>), { headers: { 'cache-control': 'no-store' } });
+    const { body }: Endpoint = endpoints[found.id];
+    const given = body ? checked(body, await readBody(request, found.id)) : undefined;
+    return Response.json(await handle(await app(), found, new URL(request.url).searchParams, given, isDemo), { headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     if (error instanceof Problem) return problemResponse(error.status, error.title, error.detail, error.errors);
     console.error(error);
     return problemResponse(500, 'A fault in Hyndle', 'This did not work, and it is not your doing. Nothing was stored. Try again; if it stays, restart.', []);
   }
+}
+
+async function handle(
+  app: App,
+  found: { readonly id: EndpointId; readonly params: Readonly<Record<string, string>> },
+  search: URLSearchParams,
+  body: unknown,
+  isDemo: boolean,
+): Promise<unknown> {
+  const endpoint: Endpoint = endpoints[found.id];
+  const query = endpoint.query ? checked(endpoint.query, Object.fromEntries(search)) : undefined;
+  const call = { app, isDemo, param: (name: string) => found.params[name] ?? '', query, body };
+  const work = handlers[found.id] as (call: Call<EndpointId>) => Promise<unknown>;
+  return work(call as Call<EndpointId>);
+}
+
+/** What GET `path` answers, for pages made on the server: the same handlers, with no request between. Throws Problem. */
+export async function answerAt(app: App, path: string, isDemo: boolean): Promise<unknown> {
+  const { pathname, searchParams } = new URL(path, 'http://here');
+  const found = matchEndpoint('GET', decodeURIComponent(pathname));
+  if (found.id === null) throw new Problem(404, 'Not found', `There is nothing at /api/v1${pathname}.`);
+  return handle(app, found, searchParams, undefined, isDemo);
 }
 
 export const problemResponse = (status: number, title: string, detail: string, errors: Problem['errors']): Response =>
@@ -76,7 +92,7 @@ async function readLimited(request: Request): Promise<string> {
 function checked(schema: z.ZodType, value: unknown): unknown {
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
-  const errors = parsed.error.issues.slice(0, 20).map((issue) => ({ at: issue.path.join('.') || 'body', message: plain(issue) }));
+  const errors = issuesOf(parsed.error);
   throw new Problem(
     422,
     'Something needs another look',
@@ -86,22 +102,4 @@ function checked(schema: z.ZodType, value: unknown): unknown {
       .slice(0, 600),
     errors,
   );
-}
-
-/** The schema's own words where it has some; else what a person can do. */
-function plain(issue: z.core.$ZodIssue): string {
-  switch (issue.code) {
-    case 'invalid_type':
-      return /received undefined/.test(issue.message) ? 'This is missing.' : `This must be a ${issue.expected}.`;
-    case 'unrecognized_keys':
-      return `Not known here: ${issue.keys.join(', ')}.`;
-    case 'too_big':
-      return issue.message.startsWith('Too big') ? `At most ${issue.maximum}.` : issue.message;
-    case 'too_small':
-      return issue.message.startsWith('Too small') ? `At least ${issue.minimum}.` : issue.message;
-    case 'invalid_value':
-      return `One of: ${issue.values.slice(0, 20).join(', ')}.`;
-    default:
-      return issue.message;
-  }
 }

@@ -10,8 +10,8 @@ export function liveStream(live: LiveFeed, nowMs: () => number, signal: AbortSig
   return new ReadableStream({
     start(controller) {
       const send = (event: string, data: object) => controller.enqueue(text.encode(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`));
-      const unlisten = live.listen((message: LiveMessage) => send('live', message));
-      const timer = setInterval(() => send('tick', { nowMs: nowMs() }), TICK_MS);
+      const unlisten = live.listen((message: LiveMessage, seq) => send('live', { seq, message }));
+      const timer = setInterval(() => send('tick', { nowMs: nowMs(), seq: live.seq }), TICK_MS);
       stop = () => {
         clearInterval(timer);
         unlisten();
@@ -24,7 +24,7 @@ export function liveStream(live: LiveFeed, nowMs: () => number, signal: AbortSig
           // already closed by the browser going away
         }
       });
-      send('hello', { nowMs: nowMs() });
+      send('hello', { nowMs: nowMs(), seq: live.seq });
     },
     cancel: () => stop(),
   });

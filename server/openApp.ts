@@ -23,7 +23,7 @@ async function open(): Promise<App> {
     nowMs: Date.now,
   });
   for (const notice of store.notices) console.warn(`recovery: ${notice}`);
-  const app: App = { store, live: new LiveFeed(), hotRuns: new HotRuns(), nowMs: Date.now };
+  const app: App = { store, live: new LiveFeed(Date.now()), hotRuns: new HotRuns(), nowMs: Date.now };
   if (isDemo) {
     const { seedDemo } = await import('@/demo/seed');
     await seedDemo(app);

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { z } from 'zod';
 import type { againInput, EventInput, newRun, replanInput } from '@/contract/schemas';
 import type { RunRecord, RunView } from '@/contract/views';
@@ -101,12 +102,9 @@ async function storedBefore(db: Db, runId: string, input: EventInput): Promise<R
   return had.event;
 }
 
-const sameFact = (event: RunEvent, input: EventInput): boolean => {
-  const { recordedAtMs: _recorded, atMs: _at, ...fact } = event;
-  const { atMs: _inputAt, ...asked } = input;
-  const sorted = (value: object) => JSON.stringify(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
-  return sorted(fact) === sorted(asked);
-};
+/** The same act, whatever the order of its keys; when it was said to happen does not count. */
+const sameFact = ({ recordedAtMs: _recorded, atMs: _at, ...fact }: RunEvent, { atMs: _inputAt, ...asked }: EventInput): boolean =>
+  isDeepStrictEqual(fact, asked);
 
 export async function runView(app: App, runId: string): Promise<RunView> {
   const { store, nowMs, hotRuns } = app;

@@ -33,7 +33,7 @@ export async function testApp(nowMs: number): Promise<TestApp> {
     template: path.resolve('.cache/pg-template.tar'),
     nowMs: () => clock.nowMs,
   });
-  const app: App = { store, live: new LiveFeed(), hotRuns: new HotRuns(), nowMs: () => clock.nowMs };
+  const app: App = { store, live: new LiveFeed(clock.nowMs), hotRuns: new HotRuns(), nowMs: () => clock.nowMs };
   const send: TestApp['send'] = async (method, pathname, body, headers = { 'content-type': 'application/json' }) => {
     const init: RequestInit = { method, headers };
     if (body !== undefined) init.body = typeof body === 'string' ? body : JSON.stringify(body);

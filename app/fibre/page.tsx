@@ -1,8 +1,13 @@
 import type { Metadata } from 'next';
 import { FibrePage } from '@/ui/fibre/FibrePage';
+import { WithData } from '../WithData';
 
 export const metadata: Metadata = { title: 'Fibre' };
 
 export default function Page() {
-  return <FibrePage />;
+  return (
+    <WithData ask={['/lots']}>
+      <FibrePage />
+    </WithData>
+  );
 }

@@ -1,8 +1,13 @@
 import type { Metadata } from 'next';
 import { MethodsPage } from '@/ui/methods/MethodsPage';
+import { WithData } from '../WithData';
 
 export const metadata: Metadata = { title: 'Methods' };
 
 export default function Page() {
-  return <MethodsPage />;
+  return (
+    <WithData ask={['/methods']}>
+      <MethodsPage />
+    </WithData>
+  );
 }

@@ -1,8 +1,14 @@
 import type { Metadata } from 'next';
 import { ShelfPage } from '@/ui/shelf/ShelfPage';
+import { BOOK } from '../asks';
+import { WithData } from '../WithData';
 
 export const metadata: Metadata = { title: 'Shelf' };
 
 export default function Page() {
-  return <ShelfPage />;
+  return (
+    <WithData ask={[...BOOK, '/vessels']}>
+      <ShelfPage />
+    </WithData>
+  );
 }

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { homeWindows } from '../schedule/diary';
 import { wallTime, zonedMs } from '../time/zone';
-import { blendNote, buildPlan } from './buildPlan';
+import { blendNote } from './blendNote';
+import { buildPlan } from './buildPlan';
 import { amountOf, isHeated, planTotals } from './plan';
 import { CHAIN, HEAD, home, input, planned, SATURDAY_9, step, wool, ZONE } from './plan.fixture';
 import { flipNeeded } from './sketch';

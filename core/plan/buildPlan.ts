@@ -1,5 +1,5 @@
 import { expectedHex, UNDYED_HEX } from '../colour/expected';
-import { dyeableShare, type Lot } from '../fibre/lot';
+import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import { LIBRARY, type MethodBook } from '../method/library';
 import { rankFindings } from '../safety/finding';
@@ -184,15 +184,4 @@ function planLot(lot: Lot, sketches: readonly Sketch[], shelf: Shelf, mordant: C
     after[sketch.id] = hex;
   }
   return { id, name, form, composition, dryWeightG, baseHex, pieces, finishes, mordant, expectedHex: after };
-}
-
-/** How much of the lots' weight takes dye, in words for a blend; null when all of it does or nobody knows. */
-export function blendNote(lots: readonly Pick<Lot, 'name' | 'composition'>[]): string | null {
-  const partial = lots.filter((lot) => {
-    const share = dyeableShare(lot.composition);
-    return share !== null && share < 1;
-  });
-  return partial.length === 0
-    ? null
-    : `${partial.map((lot) => lot.name).join(', ')}: only ${partial.map((lot) => `${Math.round((dyeableShare(lot.composition) ?? 1) * 100)} %`).join(', ')} of the weight takes dye. Doses here count the whole weight.`;
 }

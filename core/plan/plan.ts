@@ -3,6 +3,7 @@ import type { Working } from '../dose/working';
 import type { Finish, LotForm, Share } from '../fibre/lot';
 import type { Certainty, StepTreatment } from '../fibre/passport';
 import type { Figure } from '../figure';
+import type { Measures } from '../measure/measures';
 import type { AmountUnit } from '../measure/print';
 import type { Lid, Method, StepKind } from '../method/method';
 import type { Finding } from '../safety/finding';
@@ -79,6 +80,8 @@ export interface Home {
   readonly circuitW: number | null;
   readonly childrenOrPets: boolean;
   readonly emergencyNumber: string;
+  /** How figures are printed at this home; missing: nobody said, so metric. */
+  readonly measures?: Measures | undefined;
   readonly revision: number;
 }
 

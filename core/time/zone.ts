@@ -31,8 +31,8 @@ function formatFor(zone: string): Intl.DateTimeFormat {
   return format;
 }
 
-const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+export const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 
 /** What a clock on the wall shows in `zone` (an IANA name) at an instant. Throws RangeError on an unknown zone. */
 export function wallTime(atMs: number, zone: string): WallTime {
@@ -83,12 +83,6 @@ const two = (n: number): string => String(n).padStart(2, '0');
 export function printClock(atMs: number, zone: string): string {
   const wall = wallTime(atMs, zone);
   return `${two(wall.hour)}:${two(wall.minute)}`;
-}
-
-/** "Fri 6 Mar" */
-export function printDay(atMs: number, zone: string): string {
-  const wall = wallTime(atMs, zone);
-  return `${WEEKDAYS[wall.weekday]} ${wall.day} ${MONTHS[wall.month - 1]}`;
 }
 
 /** "Fri 09:42" */

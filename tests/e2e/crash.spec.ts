@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import type { RunView } from '../../contract/views';
+import { METRIC } from '../../core/measure/measures';
+import { printer } from '../../core/measure/printer';
 import { stoveView } from '../../ui/stove/stoveView';
 
 const KILLS = 50;
@@ -150,7 +152,7 @@ test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or
     // The hold's clock is computed from the log: it runs from the tap, whatever happened to the server since.
     const now = Date.now();
     const begun = view.events.find((event) => event.id === 'phase2');
-    const [card] = stoveView(view.plan, view.events, view.readings, now).cards;
+    const [card] = stoveView(view.plan, view.events, view.readings, now, printer(METRIC, 'UTC')).cards;
     expect(card?.clock.current?.elapsedMin).toBeCloseTo((now - (begun?.atMs ?? 0)) / 60_000, 6);
   }
 

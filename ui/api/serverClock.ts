@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { createContext, useContext, useEffect, useState } from 'react';
 
 /**
  * The server's time on a device whose own clock may be wrong. It is anchored to the page's monotonic timer, so that
@@ -37,9 +37,12 @@ export function keepClock(): () => void {
   };
 }
 
-/** The server's time, told again every so often; null while the page is being made on the server. */
-export function useNow(everyMs = 1000): number | null {
-  const [now, setNow] = useState<number | null>(null);
+/** When the server made the page: what clocks show in the first paint, on the server and in the browser alike. */
+export const MadeAt = createContext(0);
+
+/** The server's time, told again every so often. */
+export function useNow(everyMs = 1000): number {
+  const [now, setNow] = useState(useContext(MadeAt));
   useEffect(() => {
     const tick = () => setNow(nowMs());
     tick();

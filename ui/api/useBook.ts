@@ -6,7 +6,7 @@ import type { Dyestuff } from '@/core/shelf/dyestuff';
 import type { Liquor } from '@/core/shelf/liquor';
 import { lookUp, type Shelf } from '@/core/shelf/lookup';
 import type { StockLevel } from '@/core/shelf/stock';
-import { type Loaded, useLoaded } from './useLoaded';
+import { allLoaded, type Loaded, useLoaded } from './useLoaded';
 
 /** Everything a plan can be made of, as the shelf and the library have it now. */
 export interface Book {
@@ -22,34 +22,30 @@ export interface Book {
 }
 
 export function useBook(): Loaded<Book> {
-  const methods = useLoaded<Method[]>('/methods', (message) => message.kind === 'changed' && message.what === 'method');
-  const dyestuffs = useLoaded<Dyestuff[]>('/dyestuffs', (message) => message.kind === 'changed' && message.what === 'substance');
-  const assistants = useLoaded<Assistant[]>('/assistants', (message) => message.kind === 'changed' && message.what === 'substance');
-  const liquors = useLoaded<Liquor[]>('/liquors', (message) => message.kind === 'changed' && message.what === 'liquor');
-  const stock = useLoaded<StockLevel[]>('/stock', (message) => message.kind === 'changed' && message.what === 'stock');
+  const methods = useLoaded<Method[]>('/methods');
+  const dyestuffs = useLoaded<Dyestuff[]>('/dyestuffs');
+  const assistants = useLoaded<Assistant[]>('/assistants');
+  const liquors = useLoaded<Liquor[]>('/liquors');
+  const stock = useLoaded<StockLevel[]>('/stock');
   return useMemo(() => {
-    for (const part of [methods, dyestuffs, assistants, liquors, stock]) if (part.state === 'failed') return part;
-    if (methods.state !== 'ready' || dyestuffs.state !== 'ready' || assistants.state !== 'ready' || liquors.state !== 'ready' || stock.state !== 'ready')
-      return { state: 'loading' };
-    const byId = new Map(methods.value.map((method) => [method.id, method]));
+    const parts = allLoaded({ methods, dyestuffs, assistants, liquors, stock });
+    if (parts.state !== 'ready') return parts;
+    const byId = new Map(parts.value.methods.map((method) => [method.id, method]));
     const labels = Object.fromEntries(
-      stock.value
+      parts.value.stock
         .toSorted((a, b) => a.item.countedAtMs - b.item.countedAtMs)
         .flatMap(({ item }) => (item.label === null ? [] : [[item.substance, item.label]])),
     );
-    const reload = () => {
-      for (const part of [methods, dyestuffs, assistants, liquors, stock]) part.reload();
-    };
     return {
       state: 'ready',
-      reload,
+      reload: parts.reload,
       value: {
-        methods: methods.value,
-        dyestuffs: dyestuffs.value,
-        assistants: assistants.value,
-        liquors: liquors.value,
+        methods: parts.value.methods,
+        dyestuffs: parts.value.dyestuffs,
+        assistants: parts.value.assistants,
+        liquors: parts.value.liquors,
         labels,
-        shelf: lookUp(dyestuffs.value, assistants.value),
+        shelf: lookUp(parts.value.dyestuffs, parts.value.assistants),
         find: (id) => byId.get(id),
       },
     };

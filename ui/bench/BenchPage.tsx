@@ -1,35 +1,40 @@
 'use client';
+import { Descriptions, Table, Tabs } from 'antd';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Home } from '@/core/plan/plan';
 import type { StockLevel } from '@/core/shelf/stock';
 import { TROUBLES } from '@/core/trade/troubles';
 import { WORDS } from '@/core/trade/words';
-import { useBook } from '../api/useBook';
-import { useLoaded } from '../api/useLoaded';
+import { type Book, useBook } from '../api/useBook';
+import { allLoaded, useLoaded } from '../api/useLoaded';
+import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
-import { Tabs } from '../shell/Tabs';
 import { BoilTool } from './BoilTool';
 import { DoseTool } from './DoseTool';
 import { HarvestTool } from './HarvestTool';
-import { LadderTool } from './LadderTool';
+import { Sought } from './parts';
 import { SpoonTool } from './SpoonTool';
 import { StockTool } from './StockTool';
-import { useAddress } from './useAddress';
+import { type Address, useAddress } from './useAddress';
 import { WeightTool } from './WeightTool';
 
+const LadderTool = dynamic(() => import('./LadderTool').then((module) => module.LadderTool));
+
 const TOOLS = [
-  { id: 'dose', name: 'Dose' },
-  { id: 'harvest', name: 'Ratio and harvest' },
-  { id: 'spoons', name: 'Spoons' },
-  { id: 'ladder', name: 'Dilution' },
-  { id: 'stock', name: 'Stock solution' },
-  { id: 'weight', name: 'Cloth and yarn' },
-  { id: 'boil', name: 'Boiling point' },
-  { id: 'trouble', name: 'What went wrong' },
-  { id: 'words', name: 'Words' },
+  { key: 'dose', label: 'Dose' },
+  { key: 'harvest', label: 'Ratio and harvest' },
+  { key: 'spoons', label: 'Spoons' },
+  { key: 'ladder', label: 'Dilution' },
+  { key: 'stock', label: 'Stock solution' },
+  { key: 'weight', label: 'Cloth and yarn' },
+  { key: 'boil', label: 'Boiling point' },
+  { key: 'trouble', label: 'What went wrong' },
+  { key: 'words', label: 'Words' },
 ] as const;
+type ToolKey = (typeof TOOLS)[number]['key'];
 
 /** The sums on their own, without a session. Each keeps its state in the address. */
 export function BenchPage() {
@@ -37,80 +42,130 @@ export function BenchPage() {
   const router = useRouter();
   const pathname = usePathname();
   const book = useBook();
-  const home = useLoaded<Home>('/home', (message) => message.kind === 'changed' && message.what === 'home');
-  const stock = useLoaded<StockLevel[]>('/stock', (message) => message.kind === 'changed' && message.what === 'stock');
-  for (const loaded of [book, home, stock]) if (loaded.state === 'failed') return <FailedPage why={loaded.why} retry={loaded.retry} />;
-  if (book.state !== 'ready' || home.state !== 'ready' || stock.state !== 'ready') return <LoadingPage what="the bench" />;
-  const tool = TOOLS.find((one) => one.id === address.get('tool', 'dose'))?.id ?? 'dose';
+  const home = useLoaded<Home>('/home');
+  const stock = useLoaded<StockLevel[]>('/stock');
+  const loaded = useMemo(() => allLoaded({ book, home, stock }), [book, home, stock]);
+  if (loaded.state === 'failed') return <FailedPage title="Bench" why={loaded.why} retry={loaded.retry} />;
+  if (loaded.state === 'loading') return <LoadingPage title="Bench" shape="panels" />;
+  const tool: ToolKey = TOOLS.find((one) => one.key === address.get('tool', 'dose'))?.key ?? 'dose';
   return (
-    <div className="page">
-      <header className="page-head">
-        <div className="page-title">
-          <h1>Bench</h1>
-          <p className="quiet">The sums on their own. What you type stays in the address: bookmark it.</p>
-        </div>
-      </header>
-      <Tabs label="Tools" tabs={TOOLS} chosen={tool} onChoose={(id) => router.replace(`${pathname}?tool=${id}`)} />
-      <section className="panel bench" aria-label={TOOLS.find((one) => one.id === tool)?.name}>
-        {tool === 'dose' ? <DoseTool address={address} home={home.value} /> : null}
-        {tool === 'harvest' ? <HarvestTool address={address} book={book.value} /> : null}
-        {tool === 'spoons' ? <SpoonTool address={address} book={book.value} levels={stock.value} /> : null}
-        {tool === 'ladder' ? <LadderTool address={address} /> : null}
-        {tool === 'stock' ? <StockTool address={address} book={book.value} /> : null}
-        {tool === 'weight' ? <WeightTool address={address} /> : null}
-        {tool === 'boil' ? <BoilTool address={address} home={home.value} /> : null}
-        {tool === 'trouble' ? <Troubles /> : null}
-        {tool === 'words' ? <Words /> : null}
-      </section>
-    </div>
+    <Page title="Bench" under={<span>The sums on their own. What you type stays in the address: bookmark it.</span>}>
+      <Tabs
+        aria-label="Tools"
+        activeKey={tool}
+        items={TOOLS.map((one) => ({ ...one, children: one.key === tool ? <Tool tool={tool} address={address} {...loaded.value} /> : null }))}
+        onChange={(key) => router.replace(`${pathname}?tool=${key}`)}
+      />
+    </Page>
   );
+}
+
+interface ToolProps {
+  readonly tool: ToolKey;
+  readonly address: Address;
+  readonly book: Book;
+  readonly home: Home;
+  readonly stock: readonly StockLevel[];
+}
+
+function Tool({ tool, address, book, home, stock }: ToolProps) {
+  switch (tool) {
+    case 'dose':
+      return (
+        <Panel>
+          <DoseTool address={address} home={home} />
+        </Panel>
+      );
+    case 'harvest':
+      return (
+        <Panel>
+          <HarvestTool address={address} book={book} />
+        </Panel>
+      );
+    case 'spoons':
+      return (
+        <Panel>
+          <SpoonTool address={address} book={book} levels={stock} />
+        </Panel>
+      );
+    case 'ladder':
+      return (
+        <Panel>
+          <LadderTool address={address} />
+        </Panel>
+      );
+    case 'stock':
+      return (
+        <Panel>
+          <StockTool address={address} book={book} />
+        </Panel>
+      );
+    case 'weight':
+      return (
+        <Panel>
+          <WeightTool address={address} />
+        </Panel>
+      );
+    case 'boil':
+      return (
+        <Panel>
+          <BoilTool address={address} home={home} />
+        </Panel>
+      );
+    case 'trouble':
+      return <Troubles />;
+    case 'words':
+      return <Words address={address} />;
+  }
 }
 
 function Troubles() {
   const [text, setText] = useState('');
   const found = TROUBLES.filter((trouble) => `${trouble.symptom} ${trouble.cause}`.toLowerCase().includes(text.trim().toLowerCase()));
   return (
-    <>
-      <input
-        type="search"
-        className="search"
-        aria-label="Find a trouble"
-        placeholder="What do you see?"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
-      <table className="figures">
-        <thead>
-          <tr>
-            <th scope="col">What you see</th>
-            <th scope="col">Likely why</th>
-            <th scope="col">What people do</th>
-          </tr>
-        </thead>
-        <tbody>
-          {found.map((trouble) => (
-            <tr key={trouble.symptom}>
-              <th scope="row">{trouble.symptom}</th>
-              <td>{trouble.cause}</td>
-              <td>
-                {trouble.remedy} {trouble.methodId ? <Link href={`/methods/${trouble.methodId}`}>How</Link> : null}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="stack">
+      <Sought label="Find a trouble" placeholder="What do you see?" value={text} onChange={setText} />
+      <div className="frame frame-wide">
+        <Table
+          size="small"
+          pagination={false}
+          rowKey="symptom"
+          dataSource={found}
+          columns={[
+            { title: 'What you see', dataIndex: 'symptom', rowScope: 'row' },
+            { title: 'Likely why', dataIndex: 'cause' },
+            {
+              title: 'What people do',
+              key: 'remedy',
+              render: (_, trouble) => (
+                <>
+                  {trouble.remedy} {trouble.methodId ? <Link href={`/methods/${trouble.methodId}`}>How</Link> : null}
+                </>
+              ),
+            },
+          ]}
+        />
+      </div>
       <p className="quiet small">Common practice, no source. A likely cause is not a proven one.</p>
-    </>
+    </div>
   );
 }
 
-const Words = () => (
-  <dl className="facts">
-    {WORDS.map(([word, meaning]) => (
-      <div key={word}>
-        <dt>{word}</dt>
-        <dd>{meaning}</dd>
-      </div>
-    ))}
-  </dl>
-);
+function Words({ address }: { address: Address }) {
+  const text = address.get('word', '');
+  const found = WORDS.filter(([word, meaning]) => `${word} ${meaning}`.toLowerCase().includes(text.trim().toLowerCase()));
+  return (
+    <div className="stack">
+      <Sought label="Find a word" placeholder="A word of the trade" value={text} onChange={(word) => address.set({ word })} />
+      <Panel>
+        <Descriptions
+          column={{ xs: 1, xl: 2 }}
+          size="small"
+          colon={false}
+          styles={{ label: { width: 170 } }}
+          items={found.map(([word, meaning]) => ({ key: word, label: word, children: meaning }))}
+        />
+      </Panel>
+    </div>
+  );
+}

@@ -2,19 +2,24 @@
 import { liquorVolume, scaleAmount, wofDose } from '@/core/dose/dose';
 import { stockSolution, stockText } from '@/core/dose/solutions';
 import { percentReadings } from '@/core/measure/percent';
-import { printMass, printVolume } from '@/core/measure/print';
+import { printNumber } from '@/core/measure/print';
 import { type Home, scaleFor } from '@/core/plan/plan';
+import { massReader } from '../form/typed';
+import { Caution } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
 import { Answer, Ask, Result } from './parts';
-import { readPlain, readQuantity } from './read';
+import { above0, asked, plain } from './read';
 import type { Address } from './useAddress';
 
 /** Percent of the fibre, beside the same figure as a solution; water by liquor ratio; a recipe scaled. */
 export function DoseTool({ address, home }: { address: Address; home: Home }) {
-  const dry = readQuantity(address.get('fibre', '250 g'), 'mass', 'g');
-  const pct = readPlain(address.get('pct', '10'));
-  const ratio = readPlain(address.get('liquor', '30'));
-  const amount = readQuantity(address.get('amount', ''), 'mass', 'g');
-  const from = readQuantity(address.get('from', ''), 'mass', 'g');
+  const print = usePrint();
+  const mass = above0(massReader(print.measures));
+  const dry = asked(address, 'fibre', '250 g', mass);
+  const pct = asked(address, 'pct', '10', plain());
+  const ratio = asked(address, 'liquor', '30', plain());
+  const amount = asked(address, 'amount', '', mass);
+  const from = asked(address, 'from', '', mass);
   const dose = wofDose(dry.value, pct.value);
   const water = liquorVolume(dry.value, ratio.value);
   const readings = pct.value === null ? null : percentReadings(pct.value, dry.value, water.result);
@@ -23,26 +28,26 @@ export function DoseTool({ address, home }: { address: Address; home: Home }) {
   const scaled = amount.value === null ? null : scaleAmount(amount.value, from.value, dry.value);
   return (
     <>
-      <div className="params">
-        <Ask address={address} name="fibre" label="Dry fibre" otherwise="250 g" problem={dry.problem} hint="g, kg, oz, 3 lb 4 oz" />
-        <Ask address={address} name="pct" label="Percent" otherwise="10" problem={pct.problem} />
-        <Ask address={address} name="liquor" label="Water, mL per gram of fibre" otherwise="30" problem={ratio.problem} />
+      <div className="fields">
+        <Ask {...dry.field} label="Dry fibre" hint="g, kg, oz, 3 lb 4 oz" />
+        <Ask {...pct.field} label="Percent" />
+        <Ask {...ratio.field} label="Water, mL per gram of fibre" />
       </div>
-      <Result what="Of the fibre’s weight" working={dose} print={printMass} />
-      <Result what="Water" working={water} print={printVolume} />
+      <Result what="Of the fibre’s weight" working={dose} print={print.mass} />
+      <Result what="Water" working={water} print={print.volume} />
       {readings && readings.solutionG !== null ? (
-        <Answer what={`The same ${pct.value} % as a solution would be`}>
-          {printMass(readings.solutionG)}
+        <Answer what={`The same ${printNumber(readings.pct)} % as a solution would be`}>
+          {print.mass(readings.solutionG)}
           {readings.factor === null ? '' : `, ${Math.round(readings.factor * 10) / 10} times as much`}
         </Answer>
       ) : null}
-      {stock && scale && dose.result !== null ? <p className="finding finding-note">{stockText(dose.result, scale.readsToG, stock)}</p> : null}
-      <h2>Scale a recipe to this fibre</h2>
-      <div className="params">
-        <Ask address={address} name="amount" label="The recipe says" otherwise="" problem={amount.problem} hint="such as 40 g of something" />
-        <Ask address={address} name="from" label="for so much fibre" otherwise="" problem={from.problem} hint="such as 500 g" />
+      {stock && scale && dose.result !== null ? <Caution severity="note" text={stockText(dose.result, scale.readsToG, stock)} /> : null}
+      <h3>Scale a recipe to this fibre</h3>
+      <div className="fields">
+        <Ask {...amount.field} label="The recipe says" hint="such as 40 g of something" />
+        <Ask {...from.field} label="for so much fibre" hint="such as 500 g" />
       </div>
-      {amount.value !== null ? <Answer what="For this fibre">{scaled === null ? 'unknown until both weights are' : printMass(scaled)}</Answer> : null}
+      {amount.value !== null ? <Answer what="For this fibre">{scaled === null ? 'unknown until both weights are' : print.mass(scaled)}</Answer> : null}
     </>
   );
 }

@@ -1,94 +1,91 @@
 'use client';
+import { Table } from 'antd';
 import { partsOf } from '@/core/dose/dose';
 import { dilutedTo, halvingLadder, mixFromStock } from '@/core/dose/solutions';
-import { printMass, printNumber, printVolume } from '@/core/measure/print';
+import { printNumber } from '@/core/measure/print';
+import { volumeReader } from '../form/typed';
+import { usePrint } from '../shell/facts';
 import { Answer, Ask, Result } from './parts';
-import { readPlain, readQuantity } from './read';
+import { above0, asked, plain } from './read';
 import type { Address } from './useAddress';
 
 /** A ladder by halving, the same from stock, parts by volume, and what topping up does. */
 export function LadderTool({ address }: { address: Address }) {
-  const start = readQuantity(address.get('start', '100 mL'), 'volume', 'mL');
-  const strength = readPlain(address.get('strength', '50'));
-  const take = readQuantity(address.get('take', '50 mL'), 'volume', 'mL');
-  const halvings = readPlain(address.get('halvings', '2'));
+  const print = usePrint();
+  const volume = above0(volumeReader(print.measures));
+  const start = asked(address, 'start', '100 mL', volume);
+  const strength = asked(address, 'strength', '50', plain());
+  const take = asked(address, 'take', '50 mL', volume);
+  const halvings = asked(address, 'halvings', '2', plain(0, 12));
   const known = start.value !== null && strength.value !== null && take.value !== null && halvings.value !== null;
-  const ladder = known
-    ? halvingLadder({ startMl: start.value ?? 0, gPerL: strength.value ?? 0 }, take.value ?? 0, Math.min(12, Math.floor(halvings.value ?? 0)))
-    : null;
-  const each = readQuantity(address.get('each', '100 mL'), 'volume', 'mL');
+  const ladder = known ? halvingLadder({ startMl: start.value ?? 0, gPerL: strength.value ?? 0 }, take.value ?? 0, Math.floor(halvings.value ?? 0)) : null;
+  const each = asked(address, 'each', '100 mL', volume);
   const mix = each.value !== null && ladder ? mixFromStock(ladder.rungs.map((rung) => ({ strengthPct: rung.strengthPct, volumeMl: each.value ?? 0 }))) : null;
-  const total = readQuantity(address.get('total', '1 L'), 'volume', 'mL');
-  const part = readPlain(address.get('part', '1'));
-  const all = readPlain(address.get('rest', '3'));
-  const allParts = (part.value ?? 0) + (all.value ?? 0);
-  const had = readQuantity(address.get('had', ''), 'volume', 'mL');
-  const added = readQuantity(address.get('added', ''), 'volume', 'mL');
-  const dose = readPlain(address.get('dose', ''));
+  const total = asked(address, 'total', '1 L', volume);
+  const part = asked(address, 'part', '1', plain());
+  const rest = asked(address, 'rest', '3', plain());
+  const allParts = (part.value ?? 0) + (rest.value ?? 0);
+  const had = asked(address, 'had', '', volume);
+  const added = asked(address, 'added', '', volume);
+  const dose = asked(address, 'dose', '', plain());
   return (
     <>
-      <h2>By halving</h2>
-      <div className="params">
-        <Ask address={address} name="start" label="Full strength to begin with" otherwise="100 mL" problem={start.problem} />
-        <Ask address={address} name="strength" label="Its strength, g/L" otherwise="50" problem={strength.problem} />
-        <Ask address={address} name="take" label="Take each time" otherwise="50 mL" problem={take.problem} hint="and as much thinner" />
-        <Ask address={address} name="halvings" label="Halvings" otherwise="2" problem={halvings.problem} />
+      <h3>By halving</h3>
+      <div className="fields">
+        <Ask {...start.field} label="Full strength to begin with" />
+        <Ask {...strength.field} label="Its strength, g/L" />
+        <Ask {...take.field} label="Take each time" hint="and as much thinner" />
+        <Ask {...halvings.field} label="Halvings" />
       </div>
       {ladder ? (
         <>
-          <table className="figures">
-            <thead>
-              <tr>
-                <th scope="col">Strength</th>
-                <th scope="col">g/L</th>
-                <th scope="col">Left</th>
-                <th scope="col">Holds</th>
-              </tr>
-            </thead>
-            <tbody>
-              {ladder.rungs.map((rung) => (
-                <tr key={rung.strengthPct}>
-                  <th scope="row">{printNumber(rung.strengthPct)} %</th>
-                  <td className="figure">{printNumber(rung.gPerL)}</td>
-                  <td className="figure">{printVolume(rung.leftMl)}</td>
-                  <td className="figure">{printMass(rung.soluteG)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <Answer what="Thinner in all, the start included">{printVolume(ladder.thinnerMl)}</Answer>
+          <div className="frame figures">
+            <Table
+              size="small"
+              pagination={false}
+              rowKey="strengthPct"
+              dataSource={[...ladder.rungs]}
+              columns={[
+                { title: 'Strength', dataIndex: 'strengthPct', rowScope: 'row', render: (pct: number) => `${printNumber(pct)} %` },
+                { title: 'g/L', dataIndex: 'gPerL', className: 'figure', render: printNumber },
+                { title: 'Left', dataIndex: 'leftMl', className: 'figure', render: print.volume },
+                { title: 'Holds', dataIndex: 'soluteG', className: 'figure', render: print.mass },
+              ]}
+            />
+          </div>
+          <Answer what="Thinner in all, the start included">{print.volume(ladder.thinnerMl)}</Answer>
         </>
       ) : known ? (
-        <p className="field-error" role="alert">
+        <p className="fault" role="alert">
           A rung holds less than is to be taken. Begin with more, or take less.
         </p>
       ) : null}
-      <h2>The same strengths straight from the stock</h2>
-      <div className="params">
-        <Ask address={address} name="each" label="So much of each" otherwise="100 mL" problem={each.problem} />
+      <h3>The same strengths straight from the stock</h3>
+      <div className="fields">
+        <Ask {...each.field} label="So much of each" />
       </div>
       {mix ? (
         <Answer what="Stock and thinner">
-          {printVolume(mix.stockMl)} + {printVolume(mix.thinnerMl)}
+          {print.volume(mix.stockMl)} + {print.volume(mix.thinnerMl)}
         </Answer>
       ) : null}
-      <h2>Parts by volume</h2>
-      <div className="params">
-        <Ask address={address} name="total" label="In all" otherwise="1 L" problem={total.problem} />
-        <Ask address={address} name="part" label="Parts of this" otherwise="1" problem={part.problem} />
-        <Ask address={address} name="rest" label="Parts of the other" otherwise="3" problem={all.problem} />
+      <h3>Parts by volume</h3>
+      <div className="fields">
+        <Ask {...total.field} label="In all" />
+        <Ask {...part.field} label="Parts of this" />
+        <Ask {...rest.field} label="Parts of the other" />
       </div>
-      {allParts > 0 && part.value !== null && all.value !== null ? (
+      {allParts > 0 && part.value !== null && rest.value !== null ? (
         <>
-          <Result what="Of this" working={partsOf(total.value, part.value, allParts)} print={printVolume} />
-          <Result what="Of the other" working={partsOf(total.value, all.value, allParts)} print={printVolume} />
+          <Result what="Of this" working={partsOf(total.value, part.value, allParts)} print={print.volume} />
+          <Result what="Of the other" working={partsOf(total.value, rest.value, allParts)} print={print.volume} />
         </>
       ) : null}
-      <h2>Topping up thins</h2>
-      <div className="params">
-        <Ask address={address} name="dose" label="Strength before, g/L or %" otherwise="" problem={dose.problem} hint="such as 5" />
-        <Ask address={address} name="had" label="In so much" otherwise="" problem={had.problem} hint="such as 1 L" />
-        <Ask address={address} name="added" label="Plain water added" otherwise="" problem={added.problem} hint="such as 300 mL" />
+      <h3>Topping up thins</h3>
+      <div className="fields">
+        <Ask {...dose.field} label="Strength before, g/L or %" hint="such as 5" />
+        <Ask {...had.field} label="In so much" hint="such as 1 L" />
+        <Ask {...added.field} label="Plain water added" hint="such as 300 mL" />
       </div>
       {dose.value !== null && had.value !== null && added.value !== null ? (
         <Answer what="Strength after">{printNumber(dilutedTo(dose.value, had.value, added.value))}, in the same unit</Answer>

@@ -1,82 +1,85 @@
 'use client';
+import { Input, Select } from 'antd';
 import type { ReactNode } from 'react';
 import type { Working } from '@/core/dose/working';
-import { printNumber } from '@/core/measure/print';
-import { Field } from '../shell/Field';
+import { Field } from '../form/Field';
+import { TypedInput } from '../form/TypedInput';
+import type { Reader } from '../form/typed';
+import { Help } from '../shell/Help';
+import { WorkingLines } from '../shell/WorkingLines';
 import type { Address } from './useAddress';
 
-interface TextProps {
+interface AskProps {
   readonly address: Address;
   readonly name: string;
   readonly label: string;
   readonly otherwise: string;
-  readonly problem?: string | null;
+  readonly read: Reader<unknown>;
   readonly hint?: string;
 }
 
 /** A field of a tool, kept in the address. */
-export function Ask({ address, name, label, otherwise, problem, hint }: TextProps) {
-  return (
-    <Field label={label} problem={problem ?? undefined} hint={problem ? undefined : hint}>
-      <input
-        className="bench-input"
-        value={address.get(name, otherwise)}
-        aria-invalid={problem ? true : undefined}
-        onChange={(event) => address.set({ [name]: event.target.value })}
-      />
-    </Field>
-  );
-}
+export const Ask = ({ address, name, label, otherwise, read, hint }: AskProps) => (
+  <Field label={label} hint={hint}>
+    {(id) => <TypedInput id={id} value={address.get(name, otherwise)} read={read} onChange={(text) => address.set({ [name]: text })} />}
+  </Field>
+);
 
-export function Choose({
-  address,
-  name,
-  label,
-  otherwise,
-  options,
-}: {
+interface ChooseProps {
   readonly address: Address;
   readonly name: string;
   readonly label: string;
   readonly otherwise: string;
   readonly options: readonly { readonly value: string; readonly label: string }[];
-}) {
-  return (
-    <label className="field">
-      <span>{label}</span>
-      <select className="pick" value={address.get(name, otherwise)} onChange={(event) => address.set({ [name]: event.target.value })}>
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.label}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
 }
 
-/** A result, large, with its working under it. */
+export const Choose = ({ address, name, label, otherwise, options }: ChooseProps) => (
+  <Field label={label}>
+    {(id) => (
+      <Select
+        id={id}
+        value={address.get(name, otherwise)}
+        showSearch={options.length > 8 ? { optionFilterProp: 'label' } : false}
+        options={[...options]}
+        onChange={(value: string) => address.set({ [name]: value })}
+        style={{ width: '100%' }}
+      />
+    )}
+  </Field>
+);
+
+/** A result, large, with its working behind the same word as everywhere. */
 export function Result({ what, working, print }: { what: string; working: Working; print: (value: number) => string }) {
+  const answer = working.result === null ? 'unknown' : print(working.result);
   return (
-    <div className="bench-result" aria-live="polite">
-      <p className="bench-answer">
-        <span>{what}</span> <strong>{working.result === null ? 'unknown' : print(working.result)}</strong>
-      </p>
-      <p className="quiet small">
-        {working.formula}
-        {working.result === null
-          ? `. Unknown until you know: ${working.missing.join(', ')}`
-          : `: ${working.inputs.map((input) => `${input.name} ${input.value === null ? '?' : printNumber(input.value)}${input.unit ? ` ${input.unit}` : ''}`).join('; ')}`}
-        . Source: {working.source}.
-      </p>
-    </div>
+    <Answer
+      what={what}
+      help={
+        <Help word="working" of={what}>
+          <WorkingLines working={working} result={answer} />
+        </Help>
+      }
+    >
+      {working.result === null ? `unknown until you know: ${working.missing.join(', ')}` : answer}
+    </Answer>
   );
 }
 
-export const Answer = ({ what, children }: { what: string; children: ReactNode }) => (
-  <div className="bench-result" aria-live="polite">
-    <p className="bench-answer">
-      <span>{what}</span> <strong>{children}</strong>
-    </p>
-  </div>
+export const Answer = ({ what, children, help }: { what: string; children: ReactNode; help?: ReactNode }) => (
+  <p className="bench-answer line line-tight" aria-live="polite">
+    <span>{what}</span> <strong className="call-text">{children}</strong> {help}
+  </p>
+);
+
+/** A text to find rows by. */
+export const Sought = ({ label, value, onChange, placeholder }: { label: string; value: string; onChange: (text: string) => void; placeholder: string }) => (
+  <Input
+    type="search"
+    allowClear
+    aria-label={label}
+    placeholder={placeholder}
+    value={value}
+    onChange={(event) => onChange(event.target.value)}
+    style={{ maxWidth: 320 }}
+  />
 );

@@ -1,25 +1,29 @@
 import { readNumber } from '@/core/measure/parseNumber';
-import { type Kitchen, parseIn, refusalText } from '@/core/measure/parseQuantity';
-import type { Family, UnitId } from '@/core/measure/units';
+import { printNumber } from '@/core/measure/print';
+import { type Reader, typedValue } from '../form/typed';
+import type { Address } from './useAddress';
 
-/** What a field of the bench says: a number, nothing yet, or what to mend. */
-export interface Read {
-  readonly value: number | null;
-  readonly problem: string | null;
-}
+/** The same reading, of something that cannot be nothing. */
+export const above0 =
+  (read: Reader<number>): Reader<number> =>
+  (text) => {
+    const got = read(text);
+    return got.ok && got.value !== null && got.value <= 0 ? { ok: false, why: 'It is above 0.' } : got;
+  };
 
-/** A quantity in the unit wanted: "3 lb 4 oz" in g. Empty is nothing yet. */
-export function readQuantity(text: string, family: Family, unit: UnitId, kitchen: Kitchen = null): Read {
-  if (text.trim() === '') return { value: null, problem: null };
-  const parsed = parseIn(text, family, unit, kitchen);
-  if (!parsed.ok) return { value: null, problem: refusalText(parsed.error) };
-  return parsed.value > 0 ? { value: parsed.value, problem: null } : { value: null, problem: 'It is above 0.' };
-}
+/** A plain number, "10 %" or "10 : 1" as well. */
+export const plain =
+  (least = 0, most = Number.POSITIVE_INFINITY): Reader<number> =>
+  (text) => {
+    if (text.trim() === '') return { ok: true, value: null, says: '' };
+    const number = readNumber(text.trim());
+    if (!number || number.ambiguousComma || !/^\s*(%|: ?1)?\s*$/.test(number.rest)) return { ok: false, why: 'Write a number.' };
+    if (number.value < least) return { ok: false, why: `At least ${printNumber(least)}.` };
+    if (number.value > most) return { ok: false, why: `At most ${printNumber(most)}.` };
+    return { ok: true, value: number.value, says: '' };
+  };
 
-/** A plain number, 0 and below allowed only where asked for. */
-export function readPlain(text: string, least = 0): Read {
-  if (text.trim() === '') return { value: null, problem: null };
-  const number = readNumber(text.trim());
-  if (!number || number.ambiguousComma || !/^\s*(%|: ?1)?\s*$/.test(number.rest)) return { value: null, problem: 'Write a number.' };
-  return number.value < least ? { value: null, problem: `At least ${least}.` } : { value: number.value, problem: null };
+/** A field of a tool: what stands in the address, and what it was read as. */
+export function asked<T>(address: Address, name: string, otherwise: string, read: Reader<T>) {
+  return { value: typedValue(read, address.get(name, otherwise)), field: { address, name, otherwise, read } };
 }

@@ -1,6 +1,6 @@
 'use client';
+import { Button, Checkbox, Input, Select } from 'antd';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { LotView } from '@/contract/views';
@@ -8,113 +8,116 @@ import { findLots, indexLots, type LotWish } from '@/core/fibre/findLots';
 import { LOT_FORMS } from '@/core/fibre/lot';
 import { CERTAINTIES } from '@/core/fibre/passport';
 import { useLoaded } from '../api/useLoaded';
+import { usePrint } from '../shell/facts';
+import { LinkButton } from '../shell/LinkButton';
+import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
+import { LotBody } from './LotBody';
 import { LotList } from './LotList';
-import { ANSWER_WORD } from './lotText';
+import { ANSWER_WORD, figureText } from './lotText';
 
-const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm));
-const JoinForm = dynamic(() => import('./JoinForm').then((module) => module.JoinForm));
+const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm), { ssr: false });
+const JoinForm = dynamic(() => import('./JoinForm').then((module) => module.JoinForm), { ssr: false });
 
-/** All fibre at hand: found by any word, by form, by what is known of its mordant. */
+const ANY = 'any';
+
+/** All fibre at hand: found by any word, by form, by what is known of its mordant; one of them beside the list. */
 export function FibrePage() {
   const [ended, setEnded] = useState(false);
-  const lots = useLoaded<LotView[]>(
-    ended ? '/lots?ended=yes' : '/lots',
-    (message) => (message.kind === 'changed' && message.what === 'lot') || (message.kind === 'event' && message.event.type === 'stepFinished'),
-  );
+  const loaded = useLoaded<LotView[]>(ended ? '/lots?ended=yes' : '/lots');
   const router = useRouter();
   const [wish, setWish] = useState<LotWish>({ text: '', form: null, mordant: null });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [looked, setLooked] = useState<string | null>(null);
   const [open, setOpen] = useState<'add' | 'join' | null>(null);
-  const all = lots.state === 'ready' ? lots.value : null;
-  const index = useMemo(() => indexLots(all ?? []), [all]);
+  const lots = loaded.state === 'ready' ? loaded.value : null;
+  const index = useMemo(() => indexLots(lots ?? []), [lots]);
   // Typing stays ahead of a long list: the list follows when there is time.
   const wanted = useDeferredValue(wish);
   const found = useMemo(() => findLots(index, wanted), [index, wanted]);
-  if (lots.state === 'loading') return <LoadingPage what="the fibre" />;
-  if (lots.state === 'failed') return <FailedPage why={lots.why} retry={lots.retry} />;
+  if (loaded.state === 'failed') return <FailedPage title="Fibre" why={loaded.why} retry={loaded.retry} />;
+  if (!lots) return <LoadingPage title="Fibre" />;
   const toggle = (id: string) => setChosen(chosen.has(id) ? new Set([...chosen].filter((one) => one !== id)) : new Set([...chosen, id]));
-  const chosenLots = lots.value.filter((lot) => chosen.has(lot.id));
+  const chosenLots = lots.filter((lot) => chosen.has(lot.id));
   const isNarrowed = wish.text !== '' || wish.form !== null || wish.mordant !== null;
+  const shown = found.find((lot) => lot.id === looked) ?? found[0];
   return (
-    <div className="page">
-      <header className="page-head">
-        <h1>Fibre</h1>
-        <button type="button" className="act act-strong" onClick={() => setOpen('add')}>
+    <Page
+      title="Fibre"
+      acts={
+        <Button type="primary" onClick={() => setOpen('add')}>
           Add a lot
-        </button>
-      </header>
-      <search className="filters">
-        <input
+        </Button>
+      }
+    >
+      <search className="line line-tight filters">
+        <Input
           type="search"
-          className="search"
           aria-label="Find a lot"
           placeholder="Name, fibre, dye"
+          allowClear
           value={wish.text}
           onChange={(event) => setWish({ ...wish, text: event.target.value })}
+          style={{ width: 240 }}
         />
-        <select
+        <Select
           aria-label="Form"
-          className="pick"
-          value={wish.form ?? ''}
-          onChange={(event) => setWish({ ...wish, form: LOT_FORMS.find((form) => form === event.target.value) ?? null })}
-        >
-          <option value="">any form</option>
-          {LOT_FORMS.map((form) => (
-            <option key={form}>{form}</option>
-          ))}
-        </select>
-        <select
+          value={wish.form ?? ANY}
+          options={[{ value: ANY, label: 'any form' }, ...LOT_FORMS.map((form) => ({ value: form, label: form }))]}
+          onChange={(form) => setWish({ ...wish, form: LOT_FORMS.find((one) => one === form) ?? null })}
+          style={{ minWidth: 120 }}
+        />
+        <Select
           aria-label="Mordanted"
-          className="pick"
-          value={wish.mordant ?? ''}
-          onChange={(event) => setWish({ ...wish, mordant: CERTAINTIES.find((one) => one === event.target.value) ?? null })}
-        >
-          <option value="">mordanted or not</option>
-          {CERTAINTIES.map((certainty) => (
-            <option key={certainty} value={certainty}>
-              mordanted: {ANSWER_WORD[certainty]}
-            </option>
-          ))}
-        </select>
-        <label className="check-line">
-          <input type="checkbox" checked={ended} onChange={(event) => setEnded(event.target.checked)} /> and those no more
-        </label>
+          value={wish.mordant ?? ANY}
+          options={[
+            { value: ANY, label: 'mordanted or not' },
+            ...CERTAINTIES.map((certainty) => ({ value: certainty, label: `mordanted: ${ANSWER_WORD[certainty]}` })),
+          ]}
+          onChange={(mordant) => setWish({ ...wish, mordant: CERTAINTIES.find((one) => one === mordant) ?? null })}
+          style={{ minWidth: 190 }}
+        />
+        <Checkbox checked={ended} onChange={(event) => setEnded(event.target.checked)}>
+          and those no more
+        </Checkbox>
         <span className="quiet" aria-live="polite">
-          {isNarrowed ? `${found.length} of ${lots.value.length} lots` : `${lots.value.length} lots`}
+          {isNarrowed ? `${found.length} of ${lots.length} lots` : `${lots.length} lots`}
         </span>
       </search>
       {chosenLots.length > 0 ? (
-        <div className="chosen-bar">
+        <div className="line line-tight">
           <span>{chosenLots.length} chosen</span>
-          <Link className="act act-small" href={`/fibre/labels?ids=${chosenLots.map((lot) => lot.id).join(',')}`}>
-            Labels
-          </Link>
-          <button
-            type="button"
-            className="act act-small"
-            disabled={chosenLots.length < 2 || chosenLots.some((lot) => lot.ended)}
-            onClick={() => setOpen('join')}
-          >
+          <LinkButton href={`/fibre/labels?ids=${chosenLots.map((lot) => lot.id).join(',')}`}>Labels</LinkButton>
+          <Button disabled={chosenLots.length < 2 || chosenLots.some((lot) => lot.ended)} onClick={() => setOpen('join')}>
             Join into one
-          </button>
-          <button type="button" className="act act-small" onClick={() => setChosen(new Set())}>
+          </Button>
+          <Button type="text" onClick={() => setChosen(new Set())}>
             Choose none
-          </button>
+          </Button>
         </div>
       ) : null}
-      {lots.value.length === 0 ? (
-        <EmptyPlace>
-          <p>No fibre yet. Add a lot: what it is, what it weighs dry, and what you know of its past. Unknown is a good answer.</p>
+      {lots.length === 0 ? (
+        <EmptyPlace
+          act={
+            <Button type="primary" onClick={() => setOpen('add')}>
+              Add your first lot
+            </Button>
+          }
+        >
+          No fibre yet. A lot is fibre that you handle as one: three skeins, a shirt, a bag of locks. Say what it is, what it weighs dry, and what you know of
+          its past. Unknown is a good answer.
         </EmptyPlace>
       ) : found.length === 0 ? (
-        <EmptyPlace>
-          <p>No lot fits. Take a word out, or look among those no more.</p>
+        <EmptyPlace act={<Button onClick={() => setWish({ text: '', form: null, mordant: null })}>Show all lots</Button>}>
+          No lot fits. Take a word out, or look among those no more.
         </EmptyPlace>
       ) : (
-        <LotList lots={found} chosen={chosen} onToggle={toggle} />
+        <div className="beside beside-late">
+          <LotList lots={found} chosen={chosen} onToggle={toggle} looked={shown?.id ?? null} onLook={setLooked} />
+          {shown ? <LotBeside lot={shown} /> : null}
+        </div>
       )}
-      {open === 'add' ? <LotForm lot={null} onClose={() => setOpen(null)} onSaved={lots.reload} /> : null}
+      {open === 'add' ? <LotForm lot={null} onClose={() => setOpen(null)} /> : null}
       {open === 'join' ? (
         <JoinForm
           lots={chosenLots}
@@ -125,6 +128,23 @@ export function FibrePage() {
           }}
         />
       ) : null}
-    </div>
+    </Page>
+  );
+}
+
+/** The lot that was last touched, where the page is wide enough for both. */
+function LotBeside({ lot }: { lot: LotView }) {
+  const print = usePrint();
+  return (
+    <aside className="beside-only stack sticky" aria-label={lot.name}>
+      <div className="line">
+        <h2>{lot.name}</h2>
+        <span className="figure">{figureText(lot.dryWeightG, print.mass)}</span>
+        <LinkButton size="small" href={`/fibre/${lot.id}`}>
+          Open
+        </LinkButton>
+      </div>
+      <LotBody lot={lot} />
+    </aside>
   );
 }

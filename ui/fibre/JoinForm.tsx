@@ -1,67 +1,68 @@
 'use client';
-import { Input, Modal, Select } from 'antd';
+import { Form, Input, Select } from 'antd';
 import { useState } from 'react';
+import { joinInput } from '@/contract/schemas';
 import type { LotView } from '@/contract/views';
-import { LOT_FORMS, printComposition } from '@/core/fibre/lot';
+import { LOT_FORMS, type LotForm, printComposition } from '@/core/fibre/lot';
 import { joinPassports, QUESTIONS } from '@/core/fibre/passport';
 import { joinLots } from '@/core/fibre/split';
-import { printMass } from '@/core/measure/print';
 import { post } from '../api/http';
 import { newId } from '../api/newId';
-import { useSave } from '../api/useSave';
-import { Field, FormProblem } from '../shell/Field';
+import { FormSheet } from '../form/FormSheet';
+import { Caution } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
 import { figureText, TREATMENT_WORD } from './lotText';
+
+interface Values {
+  readonly name: string;
+  readonly form: LotForm;
+}
 
 /** Joins lots into one; what they do not share is said before it is done. */
 export function JoinForm({ lots, onClose, onSaved }: { lots: readonly LotView[]; onClose: () => void; onSaved: (id: string) => void }) {
+  const print = usePrint();
   const [id] = useState(newId);
-  const [name, setName] = useState(
-    lots
-      .map((lot) => lot.name)
-      .join(' and ')
-      .slice(0, 120),
-  );
-  const [form, setForm] = useState(lots[0]?.form ?? 'loose');
-  const { errors, saving, save } = useSave(['name']);
   const joined = joinLots(lots);
   const passport = joinPassports(lots.map((lot) => lot.passport));
   const lost = QUESTIONS.filter((question) => passport.state[question] === 'unknown' && lots.some((lot) => lot.passport.state[question] !== 'unknown'));
-  const keep = () =>
-    save(
-      () => post('/lots/join', { id, name, form, lots: lots.map((lot) => ({ id: lot.id, revision: lot.revision })) }),
-      () => {
-        onSaved(id);
-        onClose();
-      },
-    );
+  const first: Values = {
+    name: lots
+      .map((lot) => lot.name)
+      .join(' and ')
+      .slice(0, 120),
+    form: lots[0]?.form ?? 'loose',
+  };
   return (
-    <Modal
-      open
+    <FormSheet<Values>
+      name={`join-${lots.map((lot) => lot.id).join('-')}`.slice(0, 200)}
       title={`Join ${lots.length} lots`}
       okText="Join them"
-      cancelText="Not now"
-      okButtonProps={{ disabled: saving }}
-      onOk={() => void keep()}
-      onCancel={onClose}
+      first={first}
+      body={({ name, form }) => ({ id, name, form, lots: lots.map((lot) => ({ id: lot.id, revision: lot.revision })) })}
+      schema={joinInput}
+      send={(body) => post('/lots/join', body)}
+      onDone={() => onSaved(id)}
+      onClose={onClose}
     >
-      <Field label="Name" problem={errors.name}>
-        <Input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
-      </Field>
-      <Field label="Form">
-        <Select value={form} options={LOT_FORMS.map((value) => ({ value, label: value }))} onChange={setForm} />
-      </Field>
-      <p>
-        Together {figureText(joined.dryWeightG, printMass)} dry; {printComposition(joined.composition)}; {joined.pieces} pieces.
-      </p>
-      {lost.length > 0 ? (
-        <p className="finding finding-caution">
-          <span>
-            <strong>Care</strong>: they differ in {lost.map((question) => TREATMENT_WORD[question]).join(', ')}. For the whole that will read unknown; each line
-            of their past stays.
-          </span>
-        </p>
-      ) : null}
-      <FormProblem text={errors['']} />
-    </Modal>
+      {() => (
+        <>
+          <Form.Item name="name" label="Name">
+            <Input maxLength={120} />
+          </Form.Item>
+          <Form.Item name="form" label="Form">
+            <Select options={LOT_FORMS.map((value) => ({ value, label: value }))} />
+          </Form.Item>
+          <p>
+            Together {figureText(joined.dryWeightG, print.mass)} dry; {printComposition(joined.composition)}; {joined.pieces} pieces.
+          </p>
+          {lost.length > 0 ? (
+            <Caution
+              severity="caution"
+              text={`they differ in ${lost.map((question) => TREATMENT_WORD[question]).join(', ')}. For the whole that will read unknown; each line of their past stays.`}
+            />
+          ) : null}
+        </>
+      )}
+    </FormSheet>
   );
 }

@@ -1,106 +1,165 @@
 'use client';
-import { Checkbox, ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
+import { Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
+import { lotEdit, newLot } from '@/contract/schemas';
 import type { LotView } from '@/contract/views';
-import { FIBRES, FINISH_SAYS, FINISHES, type FibreKind, type Finish, type LotForm as Form, LOT_FORMS, type Share } from '@/core/fibre/lot';
+import { FIBRES, FINISH_SAYS, FINISHES, type FibreKind, type Finish, LOT_FORMS, type LotForm as LotShape, type Share } from '@/core/fibre/lot';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
-import { useSave } from '../api/useSave';
-import { Field, FormProblem } from '../shell/Field';
+import { FormSheet } from '../form/FormSheet';
+import { Hidden } from '../form/Hidden';
+import { ColourField } from './ColourField';
 import { PictureColour } from './PictureColour';
-import { useWeight, WeightField } from './WeightField';
-import { readWeight } from './weightDraft';
+import { WeightField } from './WeightField';
+import { readWeight, type WeightDraft, weightDraft } from './weightDraft';
 
-interface Props {
-  readonly lot: LotView | null;
-  readonly onClose: () => void;
-  readonly onSaved: () => void;
+interface Values {
+  readonly id: string;
+  /** As it was opened: a lot changed elsewhere meanwhile is pointed out by the server and not overwritten. */
+  readonly revision: number;
+  readonly name: string;
+  readonly form: LotShape;
+  readonly pieces: number | null;
+  readonly composition: readonly Share[];
+  readonly weight: WeightDraft;
+  readonly finishes: readonly Finish[] | null;
+  readonly baseHex: string | null;
+  readonly note: string;
 }
 
-/** A lot of fibre: adding one, or changing it. What the server points out stands under its field. */
-export function LotForm({ lot: current, onClose, onSaved }: Props) {
-  // The lot as it was opened: the page behind reloads when another device changes it, and this form must not overwrite that unseen.
-  const [lot] = useState(current);
+/** A lot of fibre: adding one, or changing it. */
+export function LotForm({ lot, onClose }: { lot: LotView | null; onClose: () => void }) {
   const [id] = useState(() => lot?.id ?? newId());
-  const [name, setName] = useState(lot?.name ?? '');
-  const [form, setForm] = useState<Form>(lot?.form ?? 'skein');
-  const [shares, setShares] = useState<readonly Share[]>(lot ? lot.composition : [{ fibre: 'wool', pct: 100 }]);
-  const [weight, setWeight] = useWeight(lot?.dryWeightG ?? { state: 'measured', value: 0 }, lot?.weightFrom ?? null);
-  const [finishes, setFinishes] = useState<readonly Finish[] | null>(lot ? lot.finishes : []);
-  const [pieces, setPieces] = useState(lot?.pieces ?? 1);
-  const [baseHex, setBaseHex] = useState(lot?.baseHex ?? null);
-  const [note, setNote] = useState(lot?.note ?? '');
-  const { errors, saving, save, refuse } = useSave(['name', 'pieces', 'composition', 'dryWeightG', 'weightFrom', 'note']);
-  const keep = () => {
-    const read = readWeight(weight, shares);
-    if ('problem' in read) return refuse('dryWeightG', read.problem);
-    const body = { name, form, composition: shares, finishes, dryWeightG: read.figure, weightFrom: read.from, pieces, baseHex, note };
-    void save(
-      () => (lot ? put(`/lots/${lot.id}`, { ...body, revision: lot.revision }) : post('/lots', { id, ...body })),
-      () => {
-        onSaved();
-        onClose();
-      },
-    );
+  const first: Values = {
+    id,
+    revision: lot?.revision ?? 0,
+    name: lot?.name ?? '',
+    form: lot?.form ?? 'skein',
+    pieces: lot?.pieces ?? 1,
+    composition: lot ? lot.composition : [{ fibre: 'wool', pct: 100 }],
+    weight: weightDraft(lot?.dryWeightG ?? { state: 'measured', value: 0 }, lot?.weightFrom ?? null),
+    finishes: lot ? lot.finishes : [],
+    baseHex: lot?.baseHex ?? null,
+    note: lot?.note ?? '',
+  };
+  const body = (values: Values) => {
+    const { id: own, revision, weight, ...rest } = values;
+    const read = readWeight(weight, rest.composition);
+    const known = 'problem' in read ? { dryWeightG: null, weightFrom: null } : { dryWeightG: read.figure, weightFrom: read.from };
+    return { ...rest, ...known, ...(lot ? { revision } : { id: own }) };
   };
   return (
-    <Modal
-      open
+    <FormSheet<Values>
+      name={lot ? `lot-${lot.id}` : 'lot-new'}
       title={lot ? `Change ${lot.name}` : 'Add a lot'}
-      okText="Keep"
-      cancelText="Not now"
-      okButtonProps={{ disabled: saving }}
-      onOk={keep}
-      onCancel={onClose}
+      first={first}
+      body={body}
+      schema={lot ? lotEdit : newLot}
+      places={{ dryWeightG: 'weight', weightFrom: 'weight' }}
+      send={(sent) => (lot ? put(`/lots/${lot.id}`, sent) : post('/lots', sent))}
+      onDone={onClose}
+      onClose={onClose}
     >
-      <Field label="Name" problem={errors.name}>
-        <Input value={name} maxLength={200} status={errors.name ? 'error' : ''} onChange={(event) => setName(event.target.value)} />
-      </Field>
-      <div className="params">
-        <Field label="Form">
-          <Select value={form} onChange={setForm} options={LOT_FORMS.map((value) => ({ value, label: value }))} />
-        </Field>
-        <Field label="Pieces" problem={errors.pieces}>
-          <InputNumber value={pieces} onChange={(value) => setPieces(value ?? 1)} status={errors.pieces ? 'error' : ''} style={{ width: '100%' }} />
-        </Field>
-      </div>
-      <fieldset className="field">
-        <legend>Composition</legend>
-        {shares.map((share, i) => (
-          <div key={share.fibre} className="share">
-            <Select
-              value={share.fibre}
-              aria-label="Fibre"
-              options={(Object.keys(FIBRES) as FibreKind[]).map((value) => ({
-                value,
-                label: FIBRES[value].name,
-                disabled: shares.some((s) => s.fibre === value),
-              }))}
-              onChange={(fibre) => setShares(shares.with(i, { ...share, fibre }))}
-            />
-            <InputNumber value={share.pct} suffix="%" aria-label="Share" onChange={(pct) => setShares(shares.with(i, { ...share, pct: pct ?? 0 }))} />
-            <button type="button" className="act act-small" onClick={() => setShares(shares.toSpliced(i, 1))}>
-              Remove
-            </button>
+      {(values, form) => (
+        <>
+          <Hidden names={['id', 'revision']} />
+          <Form.Item name="name" label="Name">
+            <Input maxLength={120} placeholder="Gotland, two skeins" />
+          </Form.Item>
+          <div className="fields">
+            <Form.Item name="form" label="Form">
+              <Select options={LOT_FORMS.map((value) => ({ value, label: value }))} />
+            </Form.Item>
+            <Form.Item name="pieces" label="Pieces">
+              <InputNumber style={{ width: '100%' }} />
+            </Form.Item>
           </div>
-        ))}
-        {shares.length === 0 ? <p className="quiet">Unknown composition. It can still be planned with.</p> : null}
-        <button
-          type="button"
-          className="act act-small"
-          onClick={() => {
-            const free = (Object.keys(FIBRES) as FibreKind[]).find((fibre) => !shares.some((share) => share.fibre === fibre));
-            if (free) setShares([...shares, { fibre: free, pct: Math.max(0, 100 - shares.reduce((sum, share) => sum + share.pct, 0)) }]);
-          }}
+          <Form.Item name="composition" label="Composition">
+            <CompositionField />
+          </Form.Item>
+          <Form.Item
+            name="weight"
+            validateTrigger={[]}
+            rules={[
+              {
+                validator: (_rule, weight: WeightDraft) => {
+                  const read = readWeight(weight, values.composition);
+                  return 'problem' in read ? Promise.reject(new Error(read.problem)) : Promise.resolve();
+                },
+              },
+            ]}
+          >
+            <WeightField composition={values.composition} />
+          </Form.Item>
+          <Form.Item name="finishes" label="Finish">
+            <FinishField />
+          </Form.Item>
+          <Form.Item name="baseHex" label="Colour before dyeing">
+            <ColourField />
+          </Form.Item>
+          <PictureColour
+            onColour={(hex) => {
+              form.setFieldValue('baseHex', hex);
+            }}
+          />
+          <Form.Item name="note" label="Note">
+            <Input.TextArea autoSize={{ minRows: 2, maxRows: 6 }} />
+          </Form.Item>
+        </>
+      )}
+    </FormSheet>
+  );
+}
+
+interface FieldProps<T> {
+  readonly value?: T;
+  readonly onChange?: (value: T) => void;
+}
+
+function CompositionField({ value: shares = [], onChange }: FieldProps<readonly Share[]>) {
+  const set = (next: readonly Share[]) => onChange?.(next);
+  const free = (Object.keys(FIBRES) as FibreKind[]).find((fibre) => !shares.some((share) => share.fibre === fibre));
+  return (
+    <div className="stack stack-tight">
+      {shares.map((share, i) => (
+        <div key={share.fibre} className="line line-tight">
+          <Select
+            value={share.fibre}
+            aria-label="Fibre"
+            showSearch={{ optionFilterProp: 'label' }}
+            options={(Object.keys(FIBRES) as FibreKind[]).map((fibre) => ({
+              value: fibre,
+              label: FIBRES[fibre].name,
+              disabled: shares.some((one) => one.fibre === fibre),
+            }))}
+            onChange={(fibre) => set(shares.with(i, { ...share, fibre }))}
+            style={{ minWidth: 170 }}
+          />
+          <InputNumber value={share.pct} suffix="%" aria-label="Share" onChange={(pct) => set(shares.with(i, { ...share, pct: pct ?? 0 }))} />
+          <Button type="text" onClick={() => set(shares.toSpliced(i, 1))}>
+            Remove
+          </Button>
+        </div>
+      ))}
+      {shares.length === 0 ? <p className="quiet">Unknown composition. It can still be planned with.</p> : null}
+      {free ? (
+        <Button
+          style={{ alignSelf: 'flex-start' }}
+          onClick={() => set([...shares, { fibre: free, pct: Math.max(0, 100 - shares.reduce((sum, share) => sum + share.pct, 0)) }])}
         >
           Add a fibre
-        </button>
-        <FormProblem text={errors.composition} />
-      </fieldset>
-      <WeightField draft={weight} composition={shares} problem={errors.dryWeightG ?? errors.weightFrom} onChange={setWeight} />
-      <fieldset className="field">
-        <legend>Finish</legend>
-        <Checkbox checked={finishes === null} onChange={(event) => setFinishes(event.target.checked ? null : [])}>
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+function FinishField({ value: finishes = null, onChange }: FieldProps<readonly Finish[] | null>) {
+  const set = (next: readonly Finish[] | null) => onChange?.(next);
+  return (
+    <>
+      <div className="line">
+        <Checkbox checked={finishes === null} onChange={(event) => set(event.target.checked ? null : [])}>
           unknown
         </Checkbox>
         {FINISHES.map((finish) => (
@@ -108,35 +167,13 @@ export function LotForm({ lot: current, onClose, onSaved }: Props) {
             key={finish}
             disabled={finishes === null}
             checked={finishes?.includes(finish) ?? false}
-            onChange={(event) => setFinishes(event.target.checked ? [...(finishes ?? []), finish] : (finishes ?? []).filter((one) => one !== finish))}
+            onChange={(event) => set(event.target.checked ? [...(finishes ?? []), finish] : (finishes ?? []).filter((one) => one !== finish))}
           >
             {finish}
           </Checkbox>
         ))}
-        {finishes?.length ? <p className="quiet small">{finishes.map((finish) => `${finish}: ${FINISH_SAYS[finish]}`).join('; ')}.</p> : null}
-      </fieldset>
-      <div className="field">
-        <span>Colour before dyeing</span>
-        <div className="share">
-          <ColorPicker
-            value={baseHex ?? '#ece6d8'}
-            disabledAlpha
-            disabledFormat
-            onChange={(colour) => setBaseHex(colour.toHexString().slice(0, 7))}
-            showText={() => baseHex ?? 'nobody looked'}
-          />
-          {baseHex ? (
-            <button type="button" className="act act-small" onClick={() => setBaseHex(null)}>
-              Unknown
-            </button>
-          ) : null}
-        </div>
-        <PictureColour onColour={setBaseHex} />
       </div>
-      <Field label="Note" problem={errors.note}>
-        <Input.TextArea value={note} autoSize={{ minRows: 2, maxRows: 6 }} onChange={(event) => setNote(event.target.value)} />
-      </Field>
-      <FormProblem text={errors['']} />
-    </Modal>
+      {finishes?.length ? <p className="quiet small">{finishes.map((finish) => `${finish}: ${FINISH_SAYS[finish]}`).join('; ')}.</p> : null}
+    </>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Button, Upload } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { averageHex } from '@/core/colour/average';
 
@@ -19,8 +20,7 @@ export function PictureColour({ onColour }: { onColour: (hex: string) => void })
     if (bitmap && context) context.drawImage(bitmap, 0, 0, context.canvas.width, context.canvas.height);
     return () => bitmap?.close();
   }, [bitmap]);
-  const load = async (file: File | undefined) => {
-    if (!file) return;
+  const load = async (file: File) => {
     try {
       setBitmap(await createImageBitmap(file));
       setProblem(null);
@@ -36,15 +36,22 @@ export function PictureColour({ onColour }: { onColour: (hex: string) => void })
     if (hex) onColour(hex);
   };
   return (
-    <div className="picture-colour">
-      <label className="act act-small">
-        Read it from a picture
-        <input type="file" accept="image/*" className="file-input" onChange={(event) => void load(event.target.files?.[0])} />
-      </label>
+    <div className="stack field">
+      <Upload
+        accept="image/*"
+        showUploadList={false}
+        beforeUpload={(file) => {
+          void load(file);
+          return false;
+        }}
+      >
+        <Button>Read it from a picture</Button>
+      </Upload>
       {bitmap ? (
         <>
           <canvas
             ref={canvas}
+            className="picture-canvas"
             width={Math.round(bitmap.width * scale)}
             height={Math.round(bitmap.height * scale)}
             onPointerDown={(event) => {
@@ -53,13 +60,13 @@ export function PictureColour({ onColour }: { onColour: (hex: string) => void })
             }}
           />
           <span className="quiet small">Touch the fibre. A lamp’s cast goes into the colour: daylight is better.</span>
-          <button type="button" className="act act-small" onClick={() => read((bitmap.width * scale) / 2, (bitmap.height * scale) / 2)}>
+          <Button style={{ alignSelf: 'flex-start' }} onClick={() => read((bitmap.width * scale) / 2, (bitmap.height * scale) / 2)}>
             Take the middle
-          </button>
+          </Button>
         </>
       ) : null}
       {problem ? (
-        <span className="field-error" role="alert">
+        <span className="fault" role="alert">
           {problem}
         </span>
       ) : null}

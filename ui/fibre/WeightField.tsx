@@ -1,12 +1,16 @@
 'use client';
-import { Input, InputNumber, Select } from 'antd';
-import { useState } from 'react';
+import { InputNumber, Select } from 'antd';
 import type { Share } from '@/core/fibre/lot';
-import { COUNT_LABEL, COUNT_SYSTEMS, REGAIN_SOURCE, type WeightFrom, weightWorking } from '@/core/fibre/weight';
-import type { Figure } from '@/core/figure';
-import { printMass } from '@/core/measure/print';
-import { Field } from '../shell/Field';
-import { fromOf, type WeightDraft, type WeightWay, weightDraft } from './weightDraft';
+import { COUNT_LABEL, COUNT_SYSTEMS, REGAIN_SOURCE, weightWorking } from '@/core/fibre/weight';
+import { printNumber } from '@/core/measure/print';
+import { Field } from '../form/Field';
+import { FigureInput } from '../form/FigureInput';
+import { TypedInput } from '../form/TypedInput';
+import { massReader, quantityReader } from '../form/typed';
+import { usePrint } from '../shell/facts';
+import { Help } from '../shell/Help';
+import { WorkingLines } from '../shell/WorkingLines';
+import { fromOf, type WeightDraft, type WeightWay } from './weightDraft';
 
 const WAYS: readonly { value: WeightWay; label: string }[] = [
   { value: 'weighed', label: 'weighed' },
@@ -17,86 +21,113 @@ const WAYS: readonly { value: WeightWay; label: string }[] = [
   { value: 'unknown', label: 'unknown' },
 ];
 
+interface Props {
+  readonly value?: WeightDraft;
+  readonly onChange?: (draft: WeightDraft) => void;
+  readonly composition: readonly Share[];
+}
+
 /** A dry weight: weighed, worked out with its sum shown, or unknown. */
-export function WeightField({
-  draft,
-  composition,
-  problem,
-  onChange,
-}: {
-  draft: WeightDraft;
-  composition: readonly Share[];
-  problem: string | undefined;
-  onChange: (draft: WeightDraft) => void;
-}) {
-  const set = (change: Partial<WeightDraft>) => onChange({ ...draft, ...change });
-  const number = (label: string, value: number | null, suffix: string, change: (value: number | null) => void) => (
-    <Field label={label}>
-      <InputNumber value={value} min={0} suffix={suffix} onChange={change} style={{ width: '100%' }} />
-    </Field>
-  );
+export function WeightField({ value: draft, onChange, composition }: Props) {
+  const print = usePrint();
+  if (!draft) return null;
+  const set = (change: Partial<WeightDraft>) => onChange?.({ ...draft, ...change });
+  const length = quantityReader('length', 'cm', print.measures);
+  const metres = quantityReader('length', 'm', print.measures);
+  const areal = quantityReader('arealMass', 'gPerM2', print.measures);
   const from = fromOf(draft);
   const working = from && weightWorking(from, composition);
   return (
-    <fieldset className="field">
+    <fieldset>
       <legend>Dry weight</legend>
-      <div className="params">
+      <div className="fields">
         <Field label="How it is known">
-          <Select value={draft.way} options={[...WAYS]} onChange={(way) => set({ way })} />
+          {(id) => <Select id={id} value={draft.way} options={[...WAYS]} onChange={(way) => set({ way })} style={{ width: '100%' }} />}
         </Field>
         {draft.way === 'weighed' || draft.way === 'estimated' ? (
-          <Field label="Weight" problem={problem}>
-            <Input value={draft.text} placeholder="152 g, or 5 oz" status={problem ? 'error' : ''} onChange={(event) => set({ text: event.target.value })} />
+          <Field label="Weight">
+            {(id) => (
+              <TypedInput id={id} value={draft.text} placeholder="152 g, or 5 oz" read={massReader(print.measures)} onChange={(text) => set({ text })} inForm />
+            )}
           </Field>
         ) : null}
         {draft.way === 'cloth' ? (
           <>
-            {number('Width', draft.widthCm, 'cm', (widthCm) => set({ widthCm }))}
-            {number('Length', draft.lengthCm, 'cm', (lengthCm) => set({ lengthCm }))}
-            {number('Pieces of this size', draft.pieces, '', (pieces) => set({ pieces: pieces ?? 1 }))}
-            {number('Mass per area', draft.gPerM2, 'g/m²', (gPerM2) => set({ gPerM2 }))}
+            <Field label="Width">
+              {(id) => (
+                <FigureInput id={id} value={draft.widthCm} read={length} print={(cm) => `${printNumber(cm)} cm`} onChange={(widthCm) => set({ widthCm })} />
+              )}
+            </Field>
+            <Field label="Length">
+              {(id) => (
+                <FigureInput id={id} value={draft.lengthCm} read={length} print={(cm) => `${printNumber(cm)} cm`} onChange={(lengthCm) => set({ lengthCm })} />
+              )}
+            </Field>
+            <Field label="Pieces of this size">
+              {(id) => <InputNumber id={id} value={draft.pieces} min={1} onChange={(pieces) => set({ pieces: pieces ?? 1 })} style={{ width: '100%' }} />}
+            </Field>
+            <Field label="Mass per area">
+              {(id) => <FigureInput id={id} value={draft.gPerM2} read={areal} print={(g) => `${printNumber(g)} g/m²`} onChange={(gPerM2) => set({ gPerM2 })} />}
+            </Field>
           </>
         ) : null}
         {draft.way === 'yarn' ? (
           <>
-            {number('Length', draft.lengthM, 'm', (lengthM) => set({ lengthM }))}
-            <Field label="Count">
-              <Select
-                value={draft.system}
-                options={COUNT_SYSTEMS.map((value) => ({ value, label: COUNT_LABEL[value] }))}
-                onChange={(system) => set({ system })}
-              />
+            <Field label="Length">
+              {(id) => (
+                <FigureInput id={id} value={draft.lengthM} read={metres} print={(m) => `${printNumber(m)} m`} onChange={(lengthM) => set({ lengthM })} />
+              )}
             </Field>
-            {number('Its number', draft.count, '', (count) => set({ count }))}
-            {draft.system === 'mPer100g' || draft.system === 'ydPerLb' ? null : number('Plies', draft.plies, '', (plies) => set({ plies: plies ?? 1 }))}
+            <Field label="Count">
+              {(id) => (
+                <Select
+                  id={id}
+                  value={draft.system}
+                  options={COUNT_SYSTEMS.map((value) => ({ value, label: COUNT_LABEL[value] }))}
+                  onChange={(system) => set({ system })}
+                  style={{ width: '100%' }}
+                />
+              )}
+            </Field>
+            <Field label="Its number">
+              {(id) => <InputNumber id={id} value={draft.count} min={0} onChange={(count) => set({ count })} style={{ width: '100%' }} />}
+            </Field>
+            {draft.system === 'mPer100g' || draft.system === 'ydPerLb' ? null : (
+              <Field label="Plies">
+                {(id) => <InputNumber id={id} value={draft.plies} min={1} onChange={(plies) => set({ plies: plies ?? 1 })} style={{ width: '100%' }} />}
+              </Field>
+            )}
           </>
         ) : null}
         {draft.way === 'regain' ? (
           <>
-            {number('Oven-dry weight', draft.ovenDryG, 'g', (ovenDryG) => set({ ovenDryG }))}
+            <Field label="Oven-dry weight">
+              {(id) => (
+                <FigureInput id={id} value={draft.ovenDryG} read={massReader(print.measures)} print={print.mass} onChange={(ovenDryG) => set({ ovenDryG })} />
+              )}
+            </Field>
             <Field label="Table">
-              <Select
-                value={draft.table}
-                options={(['astm', 'eu'] as const).map((value) => ({ value, label: REGAIN_SOURCE[value] }))}
-                onChange={(table) => set({ table })}
-              />
+              {(id) => (
+                <Select
+                  id={id}
+                  value={draft.table}
+                  options={(['astm', 'eu'] as const).map((value) => ({ value, label: REGAIN_SOURCE[value] }))}
+                  onChange={(table) => set({ table })}
+                  style={{ width: '100%' }}
+                />
+              )}
             </Field>
           </>
         ) : null}
       </div>
       {working ? (
-        <p className="quiet small">
-          {working.formula} = {working.result === null ? `unknown until you know: ${working.missing.join(', ')}` : printMass(working.result)}. Source:{' '}
-          {working.source}.
+        <p aria-live="polite">
+          {working.formula} = {working.result === null ? 'unknown' : print.mass(working.result)}{' '}
+          <Help word="working" of="dry weight">
+            <WorkingLines working={working} />
+          </Help>
         </p>
-      ) : null}
-      {problem && draft.way !== 'weighed' && draft.way !== 'estimated' ? (
-        <span className="field-error" role="alert">
-          {problem}
-        </span>
       ) : null}
     </fieldset>
   );
 }
-
-export const useWeight = (figure: Figure, from: WeightFrom | null) => useState(() => weightDraft(figure, from));

@@ -1,7 +1,8 @@
 'use client';
-import { Input, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import type { AdditionRule, Param, Ref } from '@/core/method/method';
 import type { Book } from '../api/useBook';
+import { Field } from '../form/Field';
 import { RefField } from './RefField';
 
 const RULES: readonly { value: AdditionRule['rule']; label: string }[] = [
@@ -53,33 +54,45 @@ export function AdditionRows({ additions, params, book, onChange }: Props) {
         const words = rule.rule === 'byEye' || rule.rule === 'blocked' ? rule.words : 'as much as you have';
         const set = (next: AdditionRule) => onChange(additions.with(i, next));
         return (
-          <div key={rule.id} className="share share-wrap">
+          <div key={rule.id} className="fields addition-row">
             {rule.rule === 'blocked' ? (
-              <span className="finding finding-stop">{rule.words}: not supported here, no dose is worked out</span>
+              <p className="fault">{rule.words}: not supported here, no dose is worked out</p>
             ) : (
               <>
-                <Select
-                  aria-label="What goes in"
-                  value={rule.substance}
-                  showSearch={{ optionFilterProp: 'label' }}
-                  popupMatchSelectWidth={false}
-                  options={[{ value: 'dyestuff', label: 'the dyestuff' }, ...book.assistants.map((one) => ({ value: one.id, label: one.name }))]}
-                  onChange={(substance: string) =>
-                    set(ruled(rule.id, substance, substance === 'dyestuff' ? 'ratio' : rule.rule === 'ratio' ? 'wofPct' : rule.rule, figureOf(rule), words))
-                  }
-                />
-                <Select
-                  aria-label="By which rule"
-                  value={rule.rule}
-                  options={[...RULES]}
-                  popupMatchSelectWidth={false}
-                  onChange={(kind) => set(ruled(rule.id, rule.substance, kind, figureOf(rule), words))}
-                />
+                <Field label="What goes in">
+                  {(id) => (
+                    <Select
+                      id={id}
+                      value={rule.substance}
+                      showSearch={{ optionFilterProp: 'label' }}
+                      popupMatchSelectWidth={false}
+                      options={[{ value: 'dyestuff', label: 'the dyestuff' }, ...book.assistants.map((one) => ({ value: one.id, label: one.name }))]}
+                      onChange={(substance: string) =>
+                        set(ruled(rule.id, substance, substance === 'dyestuff' ? 'ratio' : rule.rule === 'ratio' ? 'wofPct' : rule.rule, figureOf(rule), words))
+                      }
+                      style={{ width: '100%' }}
+                    />
+                  )}
+                </Field>
+                <Field label="By which rule">
+                  {(id) => (
+                    <Select
+                      id={id}
+                      value={rule.rule}
+                      options={[...RULES]}
+                      popupMatchSelectWidth={false}
+                      onChange={(kind) => set(ruled(rule.id, rule.substance, kind, figureOf(rule), words))}
+                      style={{ width: '100%' }}
+                    />
+                  )}
+                </Field>
                 {rule.rule === 'byEye' ? (
-                  <Input aria-label="In words" value={rule.words} maxLength={400} onChange={(event) => set({ ...rule, words: event.target.value })} />
+                  <Field label="In words">
+                    {(id) => <Input id={id} value={rule.words} maxLength={400} onChange={(event) => set({ ...rule, words: event.target.value })} />}
+                  </Field>
                 ) : (
                   <RefField
-                    label="how much"
+                    label="How much"
                     value={figureOf(rule)}
                     params={params}
                     onChange={(value) => set(ruled(rule.id, rule.substance, rule.rule, value ?? 0, words))}
@@ -87,22 +100,23 @@ export function AdditionRows({ additions, params, book, onChange }: Props) {
                 )}
               </>
             )}
-            <button type="button" className="act act-small" onClick={() => onChange(additions.toSpliced(i, 1))}>
-              Remove
-            </button>
+            <div className="field">
+              <Button aria-label={`Remove addition ${i + 1}`} onClick={() => onChange(additions.toSpliced(i, 1))}>
+                Remove
+              </Button>
+            </div>
           </div>
         );
       })}
-      <button
-        type="button"
-        className="act act-small"
+      <Button
+        style={{ alignSelf: 'flex-start' }}
         onClick={() => {
           const id = `add${1 + Math.max(0, ...additions.map((rule) => Number(/^add(\d+)$/.exec(rule.id)?.[1] ?? 0)))}`;
           onChange([...additions, { id, substance: 'alum', rule: 'wofPct', pct: 5 }]);
         }}
       >
         Add something
-      </button>
+      </Button>
     </>
   );
 }

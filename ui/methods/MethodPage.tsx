@@ -1,4 +1,5 @@
 'use client';
+import { Button, Segmented, Table } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -6,48 +7,55 @@ import { useState } from 'react';
 import type { MethodView } from '@/contract/views';
 import { printFigure } from '@/core/measure/print';
 import { copyMethod } from '@/core/method/copy';
-import { LID_WORD, type Method, usualParams } from '@/core/method/method';
+import { LID_WORD, type Method, type Param, usualParams } from '@/core/method/method';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { type Book, useBook } from '../api/useBook';
 import { useLoaded } from '../api/useLoaded';
 import { STANDING_WORD } from '../plan/ParamField';
+import { Caution } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
+import { Trade } from '../shell/Help';
+import { Notice } from '../shell/Notice';
+import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 import { bathText, phaseTemplateText, ruleText } from './templateText';
 
-const MethodEditor = dynamic(() => import('./MethodEditor').then((module) => module.MethodEditor));
+const MethodEditor = dynamic(() => import('./MethodEditor').then((module) => module.MethodEditor), { ssr: false });
 
 /** One method opened: its figures with their ranges, its steps in words, and the other schools beside it. */
 export function MethodPage({ methodId }: { methodId: string }) {
-  const view = useLoaded<MethodView>(`/methods/${methodId}`, (message) => message.kind === 'changed' && message.what === 'method' && message.id === methodId);
+  const view = useLoaded<MethodView>(`/methods/${methodId}`);
   const book = useBook();
+  if (view.state === 'failed') return <FailedPage title="The method" why={view.why} retry={view.retry} />;
+  if (book.state === 'failed') return <FailedPage title="The method" why={book.why} retry={book.retry} />;
+  if (view.state === 'loading' || book.state === 'loading') return <LoadingPage title="The method" shape="panels" />;
+  return <Opened view={view.value} book={book.value} />;
+}
+
+function saveAsFile(method: Method): void {
+  const text = `${JSON.stringify({ format: 'hyndle-method', formatVersion: 1, method }, null, 2)}\n`;
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  Object.assign(document.createElement('a'), { href: url, download: `${method.id}-v${method.version}.json` }).click();
+  URL.revokeObjectURL(url);
+}
+
+function Opened({ view, book }: { view: MethodView; book: Book }) {
   const router = useRouter();
   const [version, setVersion] = useState<number | null>(null);
   const [editing, setEditing] = useState(false);
   const [copyId] = useState(newId);
   const [problem, setProblem] = useState<string | null>(null);
-  if (view.state === 'failed') return <FailedPage why={view.why} retry={view.retry} />;
-  if (book.state === 'failed') return <FailedPage why={book.why} retry={book.retry} />;
-  if (view.state === 'loading' || book.state === 'loading') return <LoadingPage what="the method" />;
-  const { versions, own, retired, revision } = view.value;
+  const { versions, own, retired, revision } = view;
   const newest = versions.at(-1);
   const method = versions.find((one) => one.version === version) ?? newest;
-  if (!method || !newest) return <FailedPage why="This method has no version." retry={view.reload} />;
-  if (editing) {
-    return (
-      <MethodEditor
-        method={newest}
-        book={book.value}
-        onClose={() => setEditing(false)}
-        onSaved={() => {
-          setEditing(false);
-          setVersion(null);
-          view.reload();
-        }}
-      />
-    );
-  }
+  if (!method || !newest) return <Page title="The method">This method has no version.</Page>;
+  const done = () => {
+    setEditing(false);
+    setVersion(null);
+  };
+  if (editing) return <MethodEditor method={newest} book={book} onClose={() => setEditing(false)} onSaved={done} />;
   const copy = async () => {
     const { version: _version, ...body } = copyMethod(method, copyId);
     try {
@@ -57,95 +65,76 @@ export function MethodPage({ methodId }: { methodId: string }) {
       setProblem(errorText(error));
     }
   };
-  const save = () => {
-    const url = URL.createObjectURL(
-      new Blob([`${JSON.stringify({ format: 'hyndle-method', formatVersion: 1, method }, null, 2)}\n`], { type: 'application/json' }),
-    );
-    const link = Object.assign(document.createElement('a'), { href: url, download: `${method.id}-v${method.version}.json` });
-    link.click();
-    URL.revokeObjectURL(url);
-  };
   const retire = () =>
-    void post(`/methods/${method.id}/retire`, { revision, retired: !retired }).then(view.reload, (error: unknown) => setProblem(errorText(error)));
+    void post(`/methods/${method.id}/retire`, { revision, retired: !retired }).then(
+      () => setProblem(null),
+      (error: unknown) => setProblem(errorText(error)),
+    );
   return (
-    <div className="page">
-      <header className="page-head">
-        <StitchPatch kind={method.stage} />
-        <div className="page-title">
-          <h1>{method.name}</h1>
-          <p className="quiet">
-            {KIND_WORD[method.stage]} · {method.school}
-            {own ? ` · your own, version ${method.version}` : ''}
-          </p>
-        </div>
-        <button type="button" className="act" onClick={save}>
-          Save as a file
-        </button>
-        {own ? (
-          <button type="button" className="act" onClick={retire}>
-            {retired ? 'Offer it again' : 'Put it away'}
-          </button>
-        ) : null}
-        <button type="button" className={own ? 'act' : 'act act-strong'} onClick={() => void copy()}>
-          Edit a copy
-        </button>
-        {own ? (
-          <button type="button" className="act act-strong" onClick={() => setEditing(true)}>
-            Change
-          </button>
-        ) : null}
-      </header>
-      {problem ? (
-        <p className="banner banner-stop" role="alert">
-          {problem}
-        </p>
-      ) : null}
-      {retired ? <p className="banner">Put away: plans no longer offer it; sessions that used it keep it.</p> : null}
-      <div className="method-columns">
-        <div>
-          <MethodBody method={method} book={book.value} />
-          {versions.length > 1 ? (
-            <section className="panel">
-              <h2>Versions</h2>
-              <ul className="plain">
-                {versions.map((one) => (
-                  <li key={one.version}>
-                    <button
-                      type="button"
-                      className="link-button"
-                      aria-current={one.version === method.version ? 'true' : undefined}
-                      onClick={() => setVersion(one.version)}
-                    >
-                      Version {one.version}
-                    </button>
-                    {one.version === newest.version ? ', the newest' : ''}
-                  </li>
-                ))}
-              </ul>
-              <p className="quiet small">A session keeps the version it was planned with.</p>
-            </section>
+    <Page
+      title={method.name}
+      mark={<StitchPatch kind={method.stage} />}
+      under={
+        <span>
+          {KIND_WORD[method.stage]} · {method.school}
+          {own ? ` · your own, version ${method.version}` : ''}
+        </span>
+      }
+      acts={
+        <>
+          <Button onClick={() => saveAsFile(method)}>Save as a file</Button>
+          {own ? <Button onClick={retire}>{retired ? 'Offer it again' : 'Put it away'}</Button> : null}
+          <Button type={own ? 'default' : 'primary'} onClick={() => void copy()}>
+            Edit a copy
+          </Button>
+          {own ? (
+            <Button type="primary" onClick={() => setEditing(true)}>
+              Change
+            </Button>
           ) : null}
+        </>
+      }
+    >
+      {problem ? <Notice kind="fault">{problem}</Notice> : null}
+      {retired ? <Notice>Put away: plans no longer offer it; sessions that used it keep it.</Notice> : null}
+      <div className="beside">
+        <div className="stack">
+          {versions.length > 1 ? (
+            <Panel title="Versions">
+              <Segmented
+                aria-label="Version"
+                style={{ alignSelf: 'flex-start' }}
+                value={method.version}
+                options={versions.map((one) => ({
+                  value: one.version,
+                  label: `Version ${one.version}${one.version === newest.version ? ', the newest' : ''}`,
+                }))}
+                onChange={setVersion}
+              />
+              <p className="quiet small">A session keeps the version it was planned with.</p>
+            </Panel>
+          ) : null}
+          <MethodBody method={method} book={book} />
         </div>
-        <Schools method={method} book={book.value} />
+        <Schools method={method} book={book} />
       </div>
-    </div>
+    </Page>
   );
 }
 
 function MethodBody({ method, book }: { method: Method; book: Book }) {
+  const print = usePrint();
   const params = usualParams(method);
   const nameOf = (id: string) => (id === 'dyestuff' ? 'the dyestuff' : book.shelf.nameOf(id));
+  const figure = (value: number, { unit }: Param) => (unit === '°C' ? print.temperature(value) : printFigure(value, unit));
   return (
     <>
-      <section className="panel">
-        <h2>Why this way</h2>
-        <p>{method.why}</p>
+      <Panel title="Why this way">
+        <p>
+          <Trade>{method.why}</Trade>
+        </p>
         {method.cautions.map((caution) => (
-          <p key={caution} className="finding finding-note">
-            <span>
-              <strong>Note</strong>: {caution}
-            </span>
-          </p>
+          <Caution key={caution} severity="note" text={caution} />
         ))}
         {method.copyOf ? (
           <p className="quiet small">
@@ -153,40 +142,39 @@ function MethodBody({ method, book }: { method: Method; book: Book }) {
             {method.copyOf.version}.
           </p>
         ) : null}
-      </section>
+      </Panel>
       {method.params.length > 0 ? (
-        <section className="panel">
-          <h2>Figures</h2>
-          <table className="figures">
-            <thead>
-              <tr>
-                <th scope="col">Figure</th>
-                <th scope="col">Usual</th>
-                <th scope="col">From, to</th>
-                <th scope="col">How sure</th>
-              </tr>
-            </thead>
-            <tbody>
-              {method.params.map((param) => (
-                <tr key={param.key}>
-                  <th scope="row">{param.label}</th>
-                  <td className="figure">{param.usual === null ? 'none in common use' : printFigure(param.usual, param.unit)}</td>
-                  <td className="quiet">
-                    {printFigure(param.min, param.unit)} to {printFigure(param.max, param.unit)}
-                  </td>
-                  <td className="quiet">{STANDING_WORD[param.standing] || 'common practice'}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
+        <Panel title="Figures">
+          <div className="frame figures">
+            <Table
+              size="small"
+              pagination={false}
+              rowKey="key"
+              dataSource={[...method.params]}
+              columns={[
+                { title: 'Figure', dataIndex: 'label', rowScope: 'row' },
+                {
+                  title: 'Usual',
+                  key: 'usual',
+                  render: (_, param) => <span className="figure">{param.usual === null ? 'none in common use' : figure(param.usual, param)}</span>,
+                },
+                { title: 'From, to', key: 'range', render: (_, param) => `${figure(param.min, param)} to ${figure(param.max, param)}` },
+                { title: 'How sure', key: 'sure', render: (_, param) => STANDING_WORD[param.standing] || 'common practice' },
+              ]}
+            />
+          </div>
+        </Panel>
       ) : null}
       {method.steps.map((step) => (
-        <section key={step.key} className="panel">
-          <h2>
-            <StitchPatch kind={step.kind} width={14} height={20} /> {step.title}
-          </h2>
-          <ul className="plain">
+        <Panel
+          key={step.key}
+          title={
+            <>
+              <StitchPatch kind={step.kind} width={14} height={20} /> {step.title}
+            </>
+          }
+        >
+          <ul>
             {step.additions.map((rule) => (
               <li key={rule.id}>
                 {rule.rule === 'blocked' ? rule.words : nameOf(rule.substance)}: {ruleText(rule, params)}
@@ -195,14 +183,16 @@ function MethodBody({ method, book }: { method: Method; book: Book }) {
             {bathText(step, params) ? <li>bath: {bathText(step, params)}</li> : null}
             {step.lid === 'none' ? null : <li>cover: {LID_WORD[step.lid]}</li>}
           </ul>
-          <ol className="phases">
+          <ol>
             {step.phases.map((phase, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: phases stand in a fixed order and have no name
-              <li key={i}>{phaseTemplateText(phase, params)}</li>
+              <li key={i}>
+                <span className="figure quiet">{i + 1}</span> {print.says(phaseTemplateText(phase, params))}
+              </li>
             ))}
           </ol>
           {step.lookFor ? <p>Look for: {step.lookFor}</p> : null}
-        </section>
+        </Panel>
       ))}
     </>
   );
@@ -213,10 +203,9 @@ function Schools({ method, book }: { method: Method; book: Book }) {
   const others = book.methods.filter((other) => other.stage === method.stage && other.id !== method.id);
   if (others.length === 0) return null;
   return (
-    <aside className="panel schools-aside" aria-label="Other schools">
-      <h2>Other schools</h2>
+    <Panel title="Other schools" label="Other schools">
       <p className="quiet small">None is wrong. The record keeps which one was used.</p>
-      <ul className="plain">
+      <ul className="stack">
         {others.map((other) => (
           <li key={other.id}>
             <Link href={`/methods/${other.id}`}>{other.name}</Link>
@@ -225,6 +214,6 @@ function Schools({ method, book }: { method: Method; book: Book }) {
           </li>
         ))}
       </ul>
-    </aside>
+    </Panel>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
-import { Input, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import type { Param, PhaseTemplate, Ref } from '@/core/method/method';
+import { Field } from '../form/Field';
 import { RefField } from './RefField';
 
 const KINDS: readonly { value: PhaseTemplate['kind']; label: string }[] = [
@@ -45,40 +46,43 @@ interface Props {
 export function PhaseRows({ phases, params, onChange }: Props) {
   return (
     <>
-      <ol className="phase-rows">
+      <ol className="stack">
         {phases.map((phase, i) => {
           const set = (next: PhaseTemplate) => onChange(phases.with(i, next));
           const move = (to: number) => onChange(phases.toSpliced(i, 1).toSpliced(to, 0, phase));
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: phases have no name of their own
-            <li key={i} className="share share-wrap">
-              <Select
-                aria-label={`Part ${i + 1}`}
-                value={phase.kind}
-                options={[...KINDS]}
-                popupMatchSelectWidth={false}
-                onChange={(kind) => set(blank(kind))}
-              />
-              <PhaseFields phase={phase} params={params} onChange={set} />
-              <button type="button" className="act act-small" aria-label={`Part ${i + 1} earlier`} disabled={i === 0} onClick={() => move(i - 1)}>
-                Earlier
-              </button>
-              <button
-                type="button"
-                className="act act-small"
-                aria-label={`Remove part ${i + 1}`}
-                disabled={phases.length === 1}
-                onClick={() => onChange(phases.toSpliced(i, 1))}
-              >
-                Remove
-              </button>
+            <li key={i} className="panel">
+              <div className="fields">
+                <Field label={`Part ${i + 1}`}>
+                  {(id) => (
+                    <Select
+                      id={id}
+                      value={phase.kind}
+                      options={[...KINDS]}
+                      popupMatchSelectWidth={false}
+                      onChange={(kind) => set(blank(kind))}
+                      style={{ width: '100%' }}
+                    />
+                  )}
+                </Field>
+                <PhaseFields phase={phase} params={params} onChange={set} />
+              </div>
+              <div className="line line-tight">
+                <Button size="small" aria-label={`Part ${i + 1} earlier`} disabled={i === 0} onClick={() => move(i - 1)}>
+                  Earlier
+                </Button>
+                <Button size="small" aria-label={`Remove part ${i + 1}`} disabled={phases.length === 1} onClick={() => onChange(phases.toSpliced(i, 1))}>
+                  Remove
+                </Button>
+              </div>
             </li>
           );
         })}
       </ol>
-      <button type="button" className="act act-small" onClick={() => onChange([...phases, blank('lift')])}>
+      <Button style={{ alignSelf: 'flex-start' }} onClick={() => onChange([...phases, blank('lift')])}>
         Add a part
-      </button>
+      </Button>
     </>
   );
 }
@@ -88,7 +92,7 @@ function PhaseFields({ phase, params, onChange }: { phase: PhaseTemplate; params
     <RefField label={label} value={value} params={params} optional={optional} onChange={set} />
   );
   const act = (text: string, set: (text: string) => void) => (
-    <Input aria-label="What to do" value={text} maxLength={400} onChange={(event) => set(event.target.value)} />
+    <Field label="What to do">{(id) => <Input id={id} value={text} maxLength={400} onChange={(event) => set(event.target.value)} />}</Field>
   );
   switch (phase.kind) {
     case 'charge':

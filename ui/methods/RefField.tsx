@@ -1,6 +1,7 @@
 'use client';
-import { InputNumber, Select } from 'antd';
+import { InputNumber, Select, Space } from 'antd';
 import type { Param, Ref } from '@/core/method/method';
+import { Field } from '../form/Field';
 
 interface Props {
   readonly label: string;
@@ -17,23 +18,26 @@ const NONE = '#none';
 export function RefField({ label, value, params, optional = false, onChange }: Props) {
   const chosen = value === null ? NONE : typeof value === 'number' ? OWN : value.param;
   return (
-    <span className="ref-field">
-      <span className="quiet small">{label}</span>
-      <Select
-        size="small"
-        value={chosen}
-        aria-label={label}
-        popupMatchSelectWidth={false}
-        options={[
-          ...(optional ? [{ value: NONE, label: 'none' }] : []),
-          { value: OWN, label: 'a fixed number' },
-          ...params.map((param) => ({ value: param.key, label: `“${param.label}”` })),
-        ]}
-        onChange={(next) => onChange(next === NONE ? null : next === OWN ? (typeof value === 'number' ? value : 10) : { param: next })}
-      />
-      {typeof value === 'number' ? (
-        <InputNumber size="small" aria-label={`${label}, number`} value={value} onChange={(number) => onChange(number ?? 0)} />
-      ) : null}
-    </span>
+    <Field label={label}>
+      {(id) => (
+        <Space.Compact block>
+          <Select
+            id={id}
+            value={chosen}
+            popupMatchSelectWidth={false}
+            options={[
+              ...(optional ? [{ value: NONE, label: 'none' }] : []),
+              { value: OWN, label: 'a fixed number' },
+              ...params.map((param) => ({ value: param.key, label: `“${param.label}”` })),
+            ]}
+            onChange={(next) => onChange(next === NONE ? null : next === OWN ? (typeof value === 'number' ? value : 10) : { param: next })}
+            style={{ flex: 1, minWidth: 0 }}
+          />
+          {typeof value === 'number' ? (
+            <InputNumber aria-label={`${label}, number`} value={value} onChange={(number) => onChange(number ?? 0)} style={{ width: 96 }} />
+          ) : null}
+        </Space.Compact>
+      )}
+    </Field>
   );
 }

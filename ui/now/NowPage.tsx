@@ -1,197 +1,179 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo, useRef } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import type { RunView, SessionSummary } from '@/contract/views';
-import type { Nudge } from '@/core/run/nudges';
-import { printClock, printDay, printDayClock } from '@/core/time/zone';
 import { useNow } from '../api/serverClock';
-import { useLoaded } from '../api/useLoaded';
+import { allLoaded, useLoaded } from '../api/useLoaded';
+import { usePrint } from '../shell/facts';
+import { LinkButton } from '../shell/LinkButton';
 import { HandMark, StopMark } from '../shell/Marks';
+import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
-import { useZone } from '../shell/useZone';
-import { type StoveView, stoveView, untilText } from '../stove/stoveView';
+import { untilText } from '../stove/stoveView';
+import { type Call, nowView, type Place } from './nowView';
 import { RecoveryNotice } from './RecoveryNotice';
 
-const READINGS_EVERY_MS = 10_000;
-
-interface Live {
-  readonly view: RunView;
-  readonly stove: StoveView;
-}
+const FirstVisit = dynamic(() => import('./FirstVisit').then((module) => module.FirstVisit), { ssr: false });
 
 /** What needs hands, across every session, in order of time. */
 export function NowPage() {
-  const lastReadMs = useRef(0);
-  const runs = useLoaded<RunView[]>('/runs/running', (message) => {
-    if (message.kind === 'event' || (message.kind === 'changed' && message.what === 'run')) return true;
-    // Probes tell every other second; a glance does not need every one.
-    if (message.kind !== 'readings' || performance.now() - lastReadMs.current < READINGS_EVERY_MS) return false;
-    lastReadMs.current = performance.now();
-    return true;
-  });
-  const sessions = useLoaded<SessionSummary[]>('/sessions', (message) => message.kind === 'changed' && (message.what === 'session' || message.what === 'run'));
-  const zone = useZone();
+  const runs = useLoaded<RunView[]>('/runs/running');
+  const sessions = useLoaded<SessionSummary[]>('/sessions');
+  const loaded = useMemo(() => allLoaded({ runs, sessions }), [runs, sessions]);
+  if (loaded.state === 'failed') return <FailedPage title="Now" why={loaded.why} retry={loaded.retry} />;
+  if (loaded.state === 'loading') return <LoadingPage title="Now" shape="panels" />;
+  return <Today runs={loaded.value.runs} sessions={loaded.value.sessions} />;
+}
+
+function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonly SessionSummary[] }) {
+  const print = usePrint();
   const now = useNow();
-  const views = runs.state === 'ready' ? runs.value : null;
-  const lives = useMemo(
-    () => (views && now ? views.map((view): Live => ({ view, stove: stoveView(view.plan, view.events, view.readings, now) })) : []),
-    [views, now],
-  );
-  if (runs.state === 'failed') return <FailedPage why={runs.why} retry={runs.retry} />;
-  if (sessions.state === 'failed') return <FailedPage why={sessions.why} retry={sessions.retry} />;
-  if (!views || sessions.state !== 'ready' || now === null || !zone) return <LoadingPage what="what is on" />;
-  const calls = lives
-    .flatMap((live) => live.stove.nudges.map((nudge) => ({ live, nudge })))
-    .sort((a, b) => Number(b.nudge.stop) - Number(a.nudge.stop) || a.nudge.dueMs - b.nudge.dueMs);
-  const cards = lives.flatMap((live) => live.stove.cards.map((card) => ({ live, card })));
-  const onHeat = cards.filter(({ card }) => ['raise', 'hold'].includes(card.clock.current?.phase.kind ?? ''));
-  const left = cards.filter(({ card }) => ['rest', 'soak'].includes(card.clock.current?.phase.kind ?? ''));
-  const other = cards.filter((entry) => !onHeat.includes(entry) && !left.includes(entry));
-  const planned = sessions.value
-    .filter((session) => session.run === null)
-    .sort((a, b) => a.startMs - b.startMs)
-    .slice(0, 5);
-  const first = calls[0];
+  const view = useMemo(() => nowView(runs, sessions, now, print), [runs, sessions, now, print]);
+  const { calls, onHeat, left, inHand, planned } = view;
+  const [first, ...later] = calls;
   return (
-    <div className="page now">
-      <header className="page-head">
-        <div className="page-title">
-          <h1>Now</h1>
-          <p className="quiet">{printDay(now, zone)}</p>
-        </div>
-        <span className="big-clock">{printClock(now, zone)}</span>
-      </header>
+    <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-clock">{print.clock(now)}</span>}>
       <RecoveryNotice />
-      {first ? (
-        <FirstCall nudge={first.nudge} live={first.live} nowMs={now} />
-      ) : (
-        <section className="call">
-          <div className="call-words">
-            <p className="call-text">Nothing needs hands</p>
-            <p className="call-more">
-              {planned[0] ? `Next: ${planned[0].name}, ${printDayClock(planned[0].startMs, zone)}` : 'Plan a session, and it waits here until its time.'}
-            </p>
-          </div>
-          <Link className="act act-big act-strong" href="/sessions/new">
-            Plan a session
-          </Link>
-        </section>
-      )}
-      <div className="now-columns">
-        <NowList title="On the heat" empty="No heat is on.">
-          {onHeat.map(({ live, card }) => (
-            <NowRow
-              key={card.step.id}
-              href={`/runs/${live.view.run.id}`}
-              name={card.vessel.name}
-              what={card.step.title}
-              figure={card.temperature ? `${card.temperature.c.toFixed(1)} °C` : 'no reading'}
-              more={card.progress?.text ?? ''}
-              hex={card.threads[0]}
-            />
-          ))}
-        </NowList>
-        <NowList title="Left to itself" empty="Nothing rests or soaks.">
-          {left.map(({ live, card }) => (
-            <NowRow
-              key={card.step.id}
-              href={`/runs/${live.view.run.id}`}
-              name={card.vessel.name}
-              what={card.step.title}
-              figure={card.nextCall?.when ?? ''}
-              more={[card.progress?.text, card.nextCall?.text].filter(Boolean).join('; then ')}
-              hex={card.threads[0]}
-            />
-          ))}
-        </NowList>
-        {other.length > 0 ? (
-          <NowList title="In your hands" empty="">
-            {other.map(({ live, card }) => (
+      {first ? <FirstCall call={first} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
+      <div className="columns">
+        <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
+        <Places title="Left to itself" none="Nothing rests or soaks." places={left} figureOf={({ card }) => card.nextCall?.when ?? ''} />
+        {inHand.length > 0 ? <Places title="In your hands" none="" places={inHand} figureOf={({ card }) => card.nextCall?.when ?? ''} /> : null}
+        <Panel title="Coming up">
+          {later.length + planned.length === 0 ? <p className="quiet">Nothing planned.</p> : null}
+          <ul>
+            {later.slice(0, 5).map(({ nudge, live }) => (
               <NowRow
-                key={card.step.id}
+                key={`${live.view.run.id}${nudge.key}`}
                 href={`/runs/${live.view.run.id}`}
-                name={card.vessel.name}
-                what={card.step.title}
-                figure={card.nextCall?.when ?? ''}
-                more={card.doing}
-                hex={card.threads[0]}
+                name={print.says(nudge.text)}
+                what={live.view.plan.name}
+                figure={untilText(nudge.dueMs, now)}
               />
             ))}
-          </NowList>
-        ) : null}
-        <NowList title="Coming up" empty="Nothing planned.">
-          {calls.slice(1, 6).map(({ nudge, live }) => (
-            <NowRow
-              key={nudge.key}
-              href={`/runs/${live.view.run.id}`}
-              name={nudge.text}
-              what={live.view.plan.name}
-              figure={untilText(nudge.dueMs, now)}
-              more=""
-              hex={undefined}
-            />
-          ))}
-          {planned.map((session) => (
-            <NowRow
-              key={session.id}
-              href={`/sessions/${session.id}`}
-              name={session.name}
-              what={session.lotNames.join(', ')}
-              figure={printDayClock(session.startMs, zone)}
-              more={session.startMs < now ? 'its time has passed' : 'planned'}
-              hex={session.expectedHex[0]}
-            />
-          ))}
-        </NowList>
+            {planned.slice(0, 5).map((session) => (
+              <NowRow
+                key={session.id}
+                href={`/sessions/${session.id}`}
+                name={session.name}
+                what={session.lotNames.join(', ')}
+                more={session.startMs < now ? 'its time has passed' : 'planned'}
+                figure={print.dayClock(session.startMs)}
+                hex={session.expectedHex[0]}
+              />
+            ))}
+          </ul>
+          {later.length > 5 ? <p className="quiet small">and {later.length - 5} later calls, at their stoves</p> : null}
+          {planned.length > 5 ? <Link href="/sessions">and {planned.length - 5} more planned sessions</Link> : null}
+        </Panel>
       </div>
-    </div>
+      <FirstVisit />
+    </Page>
   );
 }
 
-function FirstCall({ nudge, live, nowMs }: { nudge: Nudge; live: Live; nowMs: number }) {
+function FirstCall({ call: { nudge, live }, nowMs }: { call: Call; nowMs: number }) {
+  const print = usePrint();
   const due = nudge.dueMs <= nowMs;
   const step = live.view.plan.steps.find((s) => s.id === nudge.stepId);
   const vessel = live.view.plan.vessels.find((v) => v.id === step?.vesselId);
   return (
-    <section className={`call${due ? ' call-due' : ''}${nudge.stop ? ' call-stop' : ''}`} aria-live="polite">
+    <section className={`call${due ? ' call-due' : ''}${nudge.stop ? ' call-stop' : ''}`} aria-label="Next act">
       {nudge.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
       <div className="call-words">
-        <p className="call-text">
+        <p className="call-text" aria-live="polite">
           {due ? '' : `${untilText(nudge.dueMs, nowMs).replace('in', 'In')}: `}
-          {nudge.text}
+          {print.says(nudge.text)}
         </p>
-        <p className="call-more">
+        <p className="quiet">
           {vessel?.name} · {step?.title} · {live.view.plan.name}
         </p>
       </div>
-      <Link className="act act-big act-strong" href={`/runs/${live.view.run.id}`}>
+      <LinkButton type="primary" size="large" href={`/runs/${live.view.run.id}`}>
         To the stove
-      </Link>
+      </LinkButton>
     </section>
   );
 }
 
-function NowList({ title, empty, children }: { title: string; empty: string; children: React.ReactNode }) {
-  const count = Array.isArray(children) ? children.flat().length : 1;
+function NoCall({ next, isEmpty }: { next: SessionSummary | undefined; isEmpty: boolean }) {
+  const print = usePrint();
   return (
-    <section className="panel">
-      <h2>{title}</h2>
-      {count === 0 ? <p className="quiet">{empty}</p> : <ul className="now-list">{children}</ul>}
+    <section className="call" aria-label="Next act">
+      <div className="call-words">
+        <p className="call-text">Nothing needs hands</p>
+        <p className="quiet">
+          {next
+            ? `Next: ${next.name}, ${print.dayClock(next.startMs)}`
+            : isEmpty
+              ? 'Begin with your fibre: what it is and what it weighs dry. Then plan what to do with it.'
+              : 'Plan a session, and it waits here until its time.'}
+        </p>
+      </div>
+      {isEmpty ? (
+        <LinkButton size="large" href="/fibre">
+          Add fibre
+        </LinkButton>
+      ) : null}
+      <LinkButton type="primary" size="large" href="/sessions/new">
+        Plan a session
+      </LinkButton>
     </section>
   );
 }
 
-function NowRow({ href, name, what, figure, more, hex }: { href: string; name: string; what: string; figure: string; more: string; hex: string | undefined }) {
+interface PlacesProps {
+  readonly title: string;
+  readonly none: string;
+  readonly places: readonly Place[];
+  readonly figureOf: (place: Place) => string;
+}
+
+function Places({ title, none, places, figureOf }: PlacesProps) {
+  const print = usePrint();
+  return (
+    <Panel title={title}>
+      {places.length === 0 ? <p className="quiet">{none}</p> : null}
+      <ul>
+        {places.map((place) => (
+          <NowRow
+            key={`${place.live.view.run.id}${place.card.step.id}`}
+            href={`/runs/${place.live.view.run.id}`}
+            name={place.card.vessel.name}
+            what={place.card.step.title}
+            more={[place.card.progress?.text ?? place.card.doing, place.card.nextCall ? print.says(place.card.nextCall.text) : '']
+              .filter(Boolean)
+              .join('; then ')}
+            figure={figureOf(place)}
+            hex={place.card.threads[0]}
+          />
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+interface RowProps {
+  readonly href: string;
+  readonly name: ReactNode;
+  readonly what: string;
+  readonly more?: string;
+  readonly figure: string;
+  readonly hex?: string | undefined;
+}
+
+function NowRow({ href, name, what, more = '', figure, hex }: RowProps) {
   return (
     <li>
-      <Link href={href}>
-        {hex ? <span className="yarn-dot" style={{ background: hex }} aria-hidden="true" /> : <span className="yarn-none" aria-hidden="true" />}
-        <span className="now-name">
-          {name}
-          <span className="quiet">{what}</span>
-          {more ? <span className="quiet">{more}</span> : null}
+      <Link href={href} className="now-row">
+        <span className={hex ? 'yarn-dot' : 'yarn-dot yarn-none'} style={{ background: hex }} aria-hidden="true" />
+        <span className="row-main">
+          <strong>{name}</strong>
+          <span className="small quiet">{what}</span>
+          {more ? <span className="small quiet">{more}</span> : null}
         </span>
-        <span className="now-figure">{figure}</span>
+        <span className="figure">{figure}</span>
       </Link>
     </li>
   );

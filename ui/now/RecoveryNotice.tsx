@@ -1,20 +1,10 @@
 'use client';
-import { useEffect, useState } from 'react';
-import { get } from '../api/http';
+import { useLoaded } from '../api/useLoaded';
+import { Notice } from '../shell/Notice';
 
 /** What was mended at the last start is said plainly, not only in a terminal. */
 export function RecoveryNotice() {
-  const [notices, setNotices] = useState<readonly string[]>([]);
-  useEffect(() => {
-    get<{ notices: string[] }>('/health').then(
-      (health) => setNotices(health.notices),
-      () => undefined,
-    );
-  }, []);
-  if (notices.length === 0) return null;
-  return (
-    <div className="banner" role="status">
-      At the last start: {notices.join(' ')}
-    </div>
-  );
+  const health = useLoaded<{ notices: string[] }>('/health');
+  if (health.state !== 'ready' || health.value.notices.length === 0) return null;
+  return <Notice>At the last start: {health.value.notices.join(' ')}</Notice>;
 }

@@ -1,30 +1,30 @@
 'use client';
-import { Select } from 'antd';
-import { useState } from 'react';
-import type { LotView } from '@/contract/views';
+import { Button, Collapse, Select } from 'antd';
+import { useEffect, useState } from 'react';
 import type { PercentMeans } from '@/core/measure/percent';
 import type { Method } from '@/core/method/method';
 import { usualFor } from '@/core/plan/amounts';
-import type { ChainItem, Draft, Plan, PlanProblem, Vessel } from '@/core/plan/plan';
+import type { ChainItem, Draft, Plan, PlanProblem } from '@/core/plan/plan';
 import { CHEMISTRY_WORD, MORDANT_WORD } from '@/core/shelf/dyestuff';
-import type { Book } from '../api/useBook';
+import { Field } from '../form/Field';
+import { usePrint } from '../shell/facts';
+import { Trade } from '../shell/Help';
+import { Panel } from '../shell/Page';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 import { changedItem, itemOfProblem, movedItem, withItem, withoutItem } from './draft';
 import { ItemLots } from './ItemLots';
 import { ParamField } from './ParamField';
-import { Problems } from './PlanEditor';
+import { Problems } from './Problems';
 import { StepFields } from './StepFields';
+import type { PlanningRoom } from './useKitchen';
 import { amountText } from './workingText';
 
 interface Props {
+  readonly room: PlanningRoom;
   readonly draft: Draft;
   readonly onDraft: (draft: Draft) => void;
   readonly plan: Plan | null;
   readonly problems: readonly PlanProblem[];
-  readonly lots: readonly LotView[];
-  readonly vessels: readonly Vessel[];
-  readonly book: Book;
-  readonly zone: string;
 }
 
 /** Methods by stage in working order, for a list to choose from. */
@@ -40,14 +40,43 @@ function methodOptions(methods: readonly Method[]) {
 
 /** The chain of methods in working order; each opens to its figures, its vessel and its quantities. */
 export function ChainEditor(props: Props) {
-  const { draft, onDraft, problems, book } = props;
+  const { draft, onDraft, problems, room, plan } = props;
+  const { book } = room;
+  const print = usePrint();
   const [percentMeans, setPercentMeans] = useState<PercentMeans | null>(null);
+  const [open, setOpen] = useState<readonly string[]>([]);
+  const wrong = [...new Set(problems.map((problem) => itemOfProblem(problem.at, draft)).filter((id) => id !== null))].join(' ');
+  // A step with something to mend opens by itself.
+  useEffect(() => {
+    if (wrong) setOpen((had) => [...new Set([...had, ...wrong.split(' ')])]);
+  }, [wrong]);
+  const label = (item: ChainItem) => {
+    const method = methodOf(item, plan, room);
+    const steps = plan?.steps.filter((step) => step.id.startsWith(`${item.id}-`)) ?? [];
+    return (
+      <span className="line line-tight">
+        <StitchPatch kind={method?.stage ?? 'dye'} width={14} height={22} />
+        <strong className="chain-name">{method?.name ?? 'A method that is not here'}</strong>
+        <span className="quiet small">
+          {steps
+            .flatMap((step) => step.additions)
+            .map((amount) => `${amount.name} ${amountText(amount, print)}`)
+            .join(', ')}
+        </span>
+      </span>
+    );
+  };
   return (
-    <fieldset className="chain">
-      <legend>Steps, in working order</legend>
-      <ol>
-        {draft.chain.map((item, i) => (
-          <li key={item.id} id={`item-${item.id}`}>
+    <Panel title="Steps, in working order">
+      <Collapse
+        ghost
+        activeKey={[...open]}
+        onChange={(keys) => setOpen(keys)}
+        items={draft.chain.map((item, i) => ({
+          key: item.id,
+          id: `item-${item.id}`,
+          label: label(item),
+          children: (
             <Item
               {...props}
               item={item}
@@ -56,26 +85,32 @@ export function ChainEditor(props: Props) {
               percentMeans={percentMeans}
               onPercentMeans={setPercentMeans}
             />
-          </li>
-        ))}
-      </ol>
-      <label className="field">
-        <span>Add a step</span>
-        <Select
-          value={null}
-          placeholder="Choose a method"
-          showSearch={{ optionFilterProp: 'label' }}
-          aria-label="Add a step"
-          options={methodOptions(book.methods)}
-          onChange={(methodId: string | null) => {
-            const method = methodId ? book.find(methodId) : undefined;
-            if (method) onDraft(withItem(draft, method, book.find));
-          }}
-        />
-      </label>
-    </fieldset>
+          ),
+        }))}
+      />
+      <Field label="Add a step">
+        {(id) => (
+          <Select
+            id={id}
+            value={null}
+            placeholder="Choose a method"
+            showSearch={{ optionFilterProp: 'label' }}
+            options={methodOptions(book.methods)}
+            onChange={(methodId: string | null) => {
+              const method = methodId ? book.find(methodId) : undefined;
+              if (method) onDraft(withItem(draft, method, book.find));
+            }}
+            style={{ width: '100%' }}
+          />
+        )}
+      </Field>
+    </Panel>
   );
 }
+
+/** The version that the plan was made with, or the one on offer. */
+const methodOf = (item: ChainItem, plan: Plan | null, { book }: PlanningRoom): Method | undefined =>
+  plan?.methods.find((one) => one.id === item.methodId && (!item.methodVersion || one.version === item.methodVersion)) ?? book.find(item.methodId);
 
 interface ItemProps extends Props {
   readonly item: ChainItem;
@@ -85,57 +120,78 @@ interface ItemProps extends Props {
 }
 
 function Item(props: ItemProps) {
-  const { item, place, draft, onDraft, plan, problems, vessels, zone, book, lots, percentMeans, onPercentMeans } = props;
-  const method =
-    plan?.methods.find((one) => one.id === item.methodId && (!item.methodVersion || one.version === item.methodVersion)) ?? book.find(item.methodId);
-  if (!method) return <Problems problems={[{ at: '', message: 'This method is not in the library.' }]} />;
-  const steps = plan?.steps.filter((step) => step.id.startsWith(`${item.id}-`)) ?? [];
+  const { item, place, draft, onDraft, plan, problems, room, percentMeans, onPercentMeans } = props;
+  const { book, vessels } = room;
+  const lots = room.lots.filter((lot) => draft.lotIds.includes(lot.id));
+  const method = methodOf(item, plan, room);
   const change = (part: Partial<ChainItem>) => onDraft(changedItem(draft, item.id, part));
+  const acts = (
+    <div className="line line-tight">
+      <Button size="small" disabled={place === 0} onClick={() => onDraft(movedItem(draft, item.id, -1))}>
+        Earlier
+      </Button>
+      <Button size="small" disabled={place === draft.chain.length - 1} onClick={() => onDraft(movedItem(draft, item.id, 1))}>
+        Later
+      </Button>
+      <Button size="small" onClick={() => onDraft(withoutItem(draft, item.id))}>
+        Leave out
+      </Button>
+    </div>
+  );
+  if (!method)
+    return (
+      <div className="stack">
+        <Problems problems={[{ at: '', message: 'This method is not in the library. Leave it out, or choose another.' }]} />
+        {acts}
+      </div>
+    );
+  const steps = plan?.steps.filter((step) => step.id.startsWith(`${item.id}-`)) ?? [];
   const stuff = item.dyestuffId ? book.shelf.dyestuff(item.dyestuffId) : undefined;
   const usual = usualFor(method, stuff);
   return (
-    <details className="chain-item" open={problems.length > 0 || undefined}>
-      <summary>
-        <StitchPatch kind={method.stage} width={14} height={24} />
-        <span className="chain-name">{method.name}</span>
-        <span className="quiet">
-          {steps
-            .flatMap((step) => step.additions)
-            .map((amount) => `${amount.name} ${amountText(amount)}`)
-            .join(', ')}
-        </span>
-      </summary>
+    <div className="stack">
       <Problems problems={problems} />
       <School {...props} method={method} />
       {method.needsDyestuff ? (
-        <label className="field">
-          <span>Dyestuff</span>
-          <Select
-            value={item.dyestuffId}
-            showSearch={{ optionFilterProp: 'label' }}
-            options={book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name }))}
-            onChange={(dyestuffId: string) => change({ dyestuffId, params: {} })}
-          />
-          {stuff ? (
-            <span className="quiet small">
-              {MORDANT_WORD[stuff.mordant]}; {CHEMISTRY_WORD[stuff.chemistry]}; heat: {stuff.heat.text}.
-              {stuff.extractBy !== method.id && method.stage === 'extract' ? ` Usually: ${book.find(stuff.extractBy)?.name ?? ''}.` : ''}
-            </span>
-          ) : null}
-        </label>
+        <Field
+          label="Dyestuff"
+          hint={
+            stuff ? (
+              <Trade>
+                {`${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}.${
+                  stuff.extractBy !== method.id && method.stage === 'extract' ? ` Usually: ${book.find(stuff.extractBy)?.name ?? ''}.` : ''
+                }`}
+              </Trade>
+            ) : null
+          }
+        >
+          {(id) => (
+            <Select
+              id={id}
+              value={item.dyestuffId}
+              showSearch={{ optionFilterProp: 'label' }}
+              options={book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name }))}
+              onChange={(dyestuffId: string) => change({ dyestuffId, params: {} })}
+              style={{ width: '100%' }}
+            />
+          )}
+        </Field>
       ) : null}
       {method.steps.some((step) => step.liquor === 'brings') ? (
-        <label className="field">
-          <span>Which liquor</span>
-          <Select
-            value={item.liquorId ?? null}
-            placeholder="Choose a kept liquor"
-            options={book.liquors.map((liquor) => ({ value: liquor.id, label: liquor.name }))}
-            onChange={(liquorId: string) => change({ liquorId })}
-          />
-        </label>
+        <Field label="Which liquor">
+          {(id) => (
+            <Select
+              id={id}
+              value={item.liquorId ?? null}
+              placeholder="Choose a kept liquor"
+              options={book.liquors.map((liquor) => ({ value: liquor.id, label: liquor.name }))}
+              onChange={(liquorId: string) => change({ liquorId })}
+              style={{ width: '100%' }}
+            />
+          )}
+        </Field>
       ) : null}
-      <div className="params">
+      <div className="fields">
         {method.params.map((param) => (
           <ParamField
             key={`${method.id}/${param.key}/${item.dyestuffId}`}
@@ -158,29 +214,19 @@ function Item(props: ItemProps) {
               vessels={vessels}
               assistants={book.assistants}
               shelfLabels={book.labels}
-              zone={zone}
               percentMeans={percentMeans}
               onPercentMeans={onPercentMeans}
             />
           ))
         : null}
-      <div className="chain-acts">
-        <button type="button" className="act act-small" disabled={place === 0} onClick={() => onDraft(movedItem(draft, item.id, -1))}>
-          Earlier
-        </button>
-        <button type="button" className="act act-small" disabled={place === draft.chain.length - 1} onClick={() => onDraft(movedItem(draft, item.id, 1))}>
-          Later
-        </button>
-        <button type="button" className="act act-small" onClick={() => onDraft(withoutItem(draft, item.id))}>
-          Leave out
-        </button>
-      </div>
-    </details>
+      {acts}
+    </div>
   );
 }
 
 /** The schools of this stage side by side, and the reason of the chosen one. */
-function School({ item, draft, onDraft, book, method }: ItemProps & { readonly method: Method }) {
+function School({ item, draft, onDraft, room, method }: ItemProps & { readonly method: Method }) {
+  const { book } = room;
   const schools = book.methods.filter((other) => other.stage === method.stage);
   const choose = (methodId: string) => {
     const next = book.find(methodId);
@@ -189,12 +235,21 @@ function School({ item, draft, onDraft, book, method }: ItemProps & { readonly m
   return (
     <>
       {schools.length > 1 ? (
-        <label className="field">
-          <span>School</span>
-          <Select value={method.id} options={schools.map((school) => ({ value: school.id, label: `${school.name}: ${school.school}` }))} onChange={choose} />
-        </label>
+        <Field label="School">
+          {(id) => (
+            <Select
+              id={id}
+              value={method.id}
+              options={schools.map((school) => ({ value: school.id, label: `${school.name}: ${school.school}` }))}
+              onChange={choose}
+              style={{ width: '100%' }}
+            />
+          )}
+        </Field>
       ) : null}
-      <p className="quiet small">{method.why}</p>
+      <p className="quiet small">
+        <Trade>{method.why}</Trade>
+      </p>
     </>
   );
 }

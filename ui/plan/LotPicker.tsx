@@ -1,56 +1,80 @@
 'use client';
-import Link from 'next/link';
-import { useState } from 'react';
+import { Checkbox, Input, Tag } from 'antd';
+import { useMemo, useState } from 'react';
 import type { LotView } from '@/contract/views';
+import { findLots, indexLots } from '@/core/fibre/findLots';
 import { printComposition } from '@/core/fibre/lot';
 import { sumFigures } from '@/core/figure';
-import { printMass } from '@/core/measure/print';
 import { Hem } from '../fibre/Hem';
 import { figureText } from '../fibre/lotText';
+import { usePrint } from '../shell/facts';
+import { LinkButton } from '../shell/LinkButton';
+import { EmptyPlace } from '../shell/PageState';
+import { Rows } from '../shell/Rows';
 
-const SHOWN = 8;
+/** With more lots than these one searches instead of looking, and the list scrolls by itself. */
+const FEW = 8;
+const LIST_PX = 380;
 
 /** Lots to work on: what each weighs and what is known of its past, so that a surprise comes now and not in the pot. */
 export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]; chosen: readonly string[]; onChoose: (ids: string[]) => void }) {
+  const print = usePrint();
   const [text, setText] = useState('');
-  const found = lots.filter((lot) => chosen.includes(lot.id) || lot.name.toLowerCase().includes(text.trim().toLowerCase()));
+  const index = useMemo(() => indexLots(lots), [lots]);
+  const found = useMemo(() => findLots(index, { text, form: null, mordant: null }), [index, text]);
   const toggle = (id: string) => onChoose(chosen.includes(id) ? chosen.filter((had) => had !== id) : [...chosen, id]);
-  const total = sumFigures(lots.filter((lot) => chosen.includes(lot.id)).map((lot) => lot.dryWeightG));
+  const chosenLots = lots.filter((lot) => chosen.includes(lot.id));
+  const total = sumFigures(chosenLots.map((lot) => lot.dryWeightG));
+  if (lots.length === 0)
+    return (
+      <EmptyPlace
+        act={
+          <LinkButton type="primary" href="/fibre">
+            Add your fibre
+          </LinkButton>
+        }
+      >
+        No lots yet. A plan begins with the fibre it is for.
+      </EmptyPlace>
+    );
   return (
-    <fieldset className="lots">
-      <legend>Fibre</legend>
-      {lots.length > SHOWN ? (
-        <input
-          type="search"
-          className="search"
-          aria-label="Find a lot"
-          placeholder="Find a lot"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
+    <div className="stack">
+      {lots.length > FEW ? (
+        <>
+          <Input type="search" allowClear aria-label="Find a lot" placeholder="Find a lot" value={text} onChange={(event) => setText(event.target.value)} />
+          {/* What is ticked stays in sight, whatever is searched for. */}
+          <div className="line line-tight">
+            {chosenLots.map((lot) => (
+              <Tag key={lot.id} closable={{ 'aria-label': `Leave ${lot.name} out` }} onClose={() => toggle(lot.id)}>
+                {lot.name}
+              </Tag>
+            ))}
+          </div>
+        </>
       ) : null}
-      {lots.length === 0 ? (
-        <p>
-          No lots yet. <Link href="/fibre">Add your fibre first.</Link>
-        </p>
-      ) : null}
-      {found.slice(0, Math.max(SHOWN, chosen.length)).map((lot) => (
-        <label key={lot.id} className="lot-choice">
-          <input type="checkbox" checked={chosen.includes(lot.id)} onChange={() => toggle(lot.id)} />
-          <span className="yarn-dot" style={{ background: lot.baseHex ?? 'transparent' }} aria-hidden="true" />
-          <span className="lot-name">
-            {lot.name} <span className="quiet small">{printComposition(lot.composition)}</span>
-          </span>
-          <Hem passport={lot.passport} small />
-          <span className="figure">{figureText(lot.dryWeightG, printMass)}</span>
-        </label>
-      ))}
+      {found.length === 0 ? <p className="quiet">No lot has these words.</p> : null}
+      <Rows
+        label="Lots to choose from"
+        items={found}
+        keyOf={(lot) => lot.id}
+        {...(lots.length > FEW ? { heightPx: LIST_PX } : {})}
+        render={(lot) => (
+          <div className="row">
+            <Checkbox checked={chosen.includes(lot.id)} onChange={() => toggle(lot.id)}>
+              <span className="yarn-dot" style={{ background: lot.baseHex ?? 'transparent' }} aria-hidden="true" /> {lot.name}{' '}
+              <span className="quiet small">{printComposition(lot.composition)}</span>
+            </Checkbox>
+            <Hem passport={lot.passport} small />
+            <span className="figure">{figureText(lot.dryWeightG, print.mass)}</span>
+          </div>
+        )}
+      />
       {chosen.length > 0 ? (
         <p className="quiet">
-          Together {figureText(total, printMass)} dry.
+          Together {figureText(total, print.mass)} dry.
           {total.state === 'unknown' ? ' Doses read unknown until every lot is weighed; the run asks for them.' : ''}
         </p>
       ) : null}
-    </fieldset>
+    </div>
   );
 }

@@ -1,11 +1,12 @@
 'use client';
-import { Input } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
-import { parseAmount } from '@/core/dose/parseAmount';
-import { refusalText } from '@/core/measure/parseQuantity';
 import { type PercentMeans, percentReadings, readPercent } from '@/core/measure/percent';
-import { printAmount, printMass, printNumber, printVolume } from '@/core/measure/print';
+import { printNumber } from '@/core/measure/print';
 import type { PlannedAmount } from '@/core/plan/plan';
+import { TypedInput } from '../form/TypedInput';
+import { amountReader, type Read } from '../form/typed';
+import { usePrint } from '../shell/facts';
 
 interface Props {
   readonly amount: PlannedAmount;
@@ -24,10 +25,14 @@ interface Props {
  * it. What cannot be read is said under the field and changes nothing.
  */
 export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, onPercentMeans, onSet }: Props) {
+  const print = usePrint();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [pct, setPct] = useState<number | null>(null);
+  const readAmount = amountReader(amount.unit, bulkGPerMl, print.measures);
+  const percentOf = (typed: string) => (amount.unit === 'g' ? readPercent(typed) : null);
+  const read = (typed: string): Read<unknown> => (percentOf(typed) === null ? readAmount(typed) : { ok: true, value: null, says: '' });
   const take = (value: number, words: string | null) => {
     setProblem(null);
     setSaid(words);
@@ -45,63 +50,65 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
   };
   const set = () => {
     if (text.trim() === '') return setProblem(null);
-    const percent = amount.unit === 'g' ? readPercent(text) : null;
+    const percent = percentOf(text);
     if (percent !== null) {
       setProblem(null);
-      if (percentMeans !== null) return takePercent(percent, percentMeans);
-      return setPct(percent);
+      return percentMeans === null ? setPct(percent) : takePercent(percent, percentMeans);
     }
-    const parsed = parseAmount(text, amount.unit, bulkGPerMl);
-    if (!parsed.ok) return setProblem(refusalText(parsed.error));
-    const { value, plusMinusPct } = parsed.value;
-    take(value, plusMinusPct === null ? null : `A spoon is a guess: ${printMass(value)} give or take ${Math.round(plusMinusPct)} %. Weigh it if you can.`);
+    const got = readAmount(text);
+    if (!got.ok || got.value === null) return;
+    const { value, plusMinusPct } = got.value;
+    take(value, plusMinusPct === null ? null : `A spoon is a guess: ${print.mass(value)} give or take ${Math.round(plusMinusPct)} %. Weigh it if you can.`);
   };
   const readings = pct === null ? null : percentReadings(pct, dryG, bathMl);
   return (
     <div className="overrule">
-      <Input
-        size="small"
-        value={text}
-        status={problem ? 'error' : ''}
-        aria-label={`Set ${amount.name} instead`}
-        placeholder={amount.unit === 'g' ? 'set instead: 18 g, 2 %, 1 tsp' : `set instead, in ${amount.unit === 'piece' ? 'pieces' : amount.unit}`}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={set}
-        onPressEnter={set}
-      />
-      {amount.overruled === null ? null : (
-        <button type="button" className="act act-small" onClick={() => onSet(null)}>
-          Back to worked out
-        </button>
-      )}
+      <div className="line line-tight">
+        <div style={{ flex: '1 1 200px' }}>
+          <TypedInput
+            size="small"
+            value={text}
+            read={read}
+            fault={problem}
+            aria-label={`Set ${amount.name} instead`}
+            placeholder={amount.unit === 'g' ? 'set instead: 18 g, 2 %, 1 tsp' : `set instead, in ${amount.unit === 'piece' ? 'pieces' : amount.unit}`}
+            onChange={(next) => {
+              setText(next);
+              setProblem(null);
+            }}
+            onDone={set}
+          />
+        </div>
+        {amount.overruled === null ? null : (
+          <Button size="small" onClick={() => onSet(null)}>
+            Back to worked out
+          </Button>
+        )}
+      </div>
       {readings ? (
-        // biome-ignore lint/a11y/useSemanticElements: a question inside a form, not a set of its fields
-        <div className="ask-which" role="group" aria-label={`Which ${printNumber(readings.pct)} %?`}>
+        <fieldset className="plain-set" aria-label={`Which ${printNumber(readings.pct)} %?`}>
           <p>
             {printNumber(readings.pct)} % of what?{readings.factor === null ? '' : ` The two are ${printNumber(readings.factor)} times apart.`}
           </p>
-          <button type="button" className="act act-small" onClick={() => takePercent(readings.pct, 'wof')}>
-            Of the fibre’s weight: {readings.wofG === null ? 'unknown' : printAmount(readings.wofG, 'g')}
-          </button>
-          <button type="button" className="act act-small" onClick={() => takePercent(readings.pct, 'solution')}>
-            A solution: {readings.solutionG === null ? 'unknown' : `${printAmount(readings.solutionG, 'g')} in ${printVolume(bathMl ?? 0)}`}
-          </button>
-        </div>
+          <div className="line line-tight">
+            <Button size="small" onClick={() => takePercent(readings.pct, 'wof')}>
+              Of the fibre’s weight: {readings.wofG === null ? 'unknown' : print.mass(readings.wofG)}
+            </Button>
+            <Button size="small" onClick={() => takePercent(readings.pct, 'solution')}>
+              A solution: {readings.solutionG === null ? 'unknown' : `${print.mass(readings.solutionG)} in ${print.volume(bathMl ?? 0)}`}
+            </Button>
+          </div>
+        </fieldset>
       ) : null}
       {said ? (
-        <span className="quiet small">
+        <p className="quiet small">
           {said}{' '}
-          {said.includes('%') && percentMeans !== null && said.includes('read as') ? (
-            <button type="button" className="link-button" onClick={() => onPercentMeans(null)}>
+          {percentMeans !== null && said.includes('read as') ? (
+            <Button type="link" size="small" onClick={() => onPercentMeans(null)}>
               Ask again next time
-            </button>
+            </Button>
           ) : null}
-        </span>
-      ) : null}
-      {problem ? (
-        <span className="field-error" role="alert">
-          {problem}
-        </span>
+        </p>
       ) : null}
     </div>
   );

@@ -1,61 +1,36 @@
 'use client';
-import { Input } from 'antd';
-import { useState } from 'react';
-import { parseParam } from '@/core/measure/parseParam';
-import { printNumber } from '@/core/measure/print';
+import { printFigure } from '@/core/measure/print';
 import type { Param } from '@/core/method/method';
+import { Field } from '../form/Field';
+import { FigureInput } from '../form/FigureInput';
+import { paramReader } from '../form/typed';
+import { usePrint } from '../shell/facts';
 
 export const STANDING_WORD = { practice: '', uncertain: 'uncertain', estimate: 'our estimate' } as const;
 
+interface Props {
+  readonly param: Param;
+  readonly usual: number | null;
+  readonly value: number | null | undefined;
+  readonly onChange: (value: number | null) => void;
+}
+
 /** One figure of a method: typed as people write it, unknown when empty, pointed out when it is out of range. */
-export function ParamField({
-  param,
-  usual,
-  value,
-  onChange,
-}: {
-  param: Param;
-  usual: number | null;
-  value: number | null | undefined;
-  onChange: (value: number | null) => void;
-}) {
-  const shown = value === undefined ? usual : value;
-  const [text, setText] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const finish = () => {
-    if (text === null) return;
-    const parsed = parseParam(text, param.unit);
-    if (!parsed.ok) return setProblem(parsed.error);
-    const number = parsed.value;
-    if (number !== null && (number < param.min || number > param.max)) return setProblem(`Between ${param.min} and ${param.max} ${param.unit}.`);
-    setProblem(null);
-    setText(null);
-    onChange(number);
-  };
+export function ParamField({ param, usual, value, onChange }: Props) {
+  const print = usePrint();
   const standing = STANDING_WORD[param.standing];
+  const written = (figure: number) => (param.unit === '°C' ? print.temperature(figure) : printFigure(figure, param.unit));
   return (
-    <label
-      className="field"
-      title={`Usually ${usual === null ? 'no figure in common use' : `${printNumber(usual)} ${param.unit}`}${standing ? ` (${standing})` : ''}`}
-    >
-      <span>
-        {param.label}
-        {standing ? <span className="quiet"> ({standing})</span> : null}
-      </span>
-      <Input
-        value={text ?? (shown === null ? '' : String(Math.round(shown * 1000) / 1000))}
-        placeholder="unknown"
-        suffix={param.unit}
-        status={problem ? 'error' : ''}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={finish}
-        onPressEnter={finish}
-      />
-      {problem ? (
-        <span className="field-error" role="alert">
-          {problem}
-        </span>
-      ) : null}
-    </label>
+    <Field label={`${param.label}${standing ? ` (${standing})` : ''}`} hint={`usually ${usual === null ? 'no figure in common use' : written(usual)}`}>
+      {(id) => (
+        <FigureInput
+          id={id}
+          value={value === undefined ? usual : value}
+          read={paramReader(param.unit, param.min, param.max, print.measures)}
+          print={written}
+          onChange={onChange}
+        />
+      )}
+    </Field>
   );
 }

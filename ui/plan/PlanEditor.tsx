@@ -1,125 +1,100 @@
 'use client';
-import { DatePicker, Input } from 'antd';
-import { useEffect, useState } from 'react';
-import type { LotView } from '@/contract/views';
-import type { BuiltPlan } from '@/core/plan/buildPlan';
-import { blendNote } from '@/core/plan/buildPlan';
-import type { Draft, Plan, PlanProblem, Vessel } from '@/core/plan/plan';
+import { Input } from 'antd';
+import { type ReactNode, useId } from 'react';
+import { blendNote } from '@/core/plan/blendNote';
+import type { Draft, Plan } from '@/core/plan/plan';
 import { isStop } from '@/core/safety/finding';
-import { errorText, post, Refused } from '../api/http';
-import type { Book } from '../api/useBook';
+import { Field } from '../form/Field';
+import { WhenField } from '../form/WhenField';
 import { Findings } from '../shell/Findings';
-import { dayjsIn, msFromPicker } from '../shell/zonedPicker';
+import { Guard } from '../shell/Guard';
+import { Notice } from '../shell/Notice';
+import { Page, Panel } from '../shell/Page';
+import { EmptyPlace } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem } from './draft';
 import { LotPicker } from './LotPicker';
 import { PlanTotals } from './PlanHead';
+import { Problems } from './Problems';
 import { Questions } from './Questions';
+import type { PlanningRoom } from './useKitchen';
+import { usePlanning } from './usePlanning';
 
 interface Props {
+  readonly room: PlanningRoom;
   readonly draft: Draft;
   readonly onDraft: (draft: Draft) => void;
-  readonly lots: readonly LotView[];
-  readonly vessels: readonly Vessel[];
-  readonly book: Book;
-  readonly zone: string;
-  readonly head: React.ReactNode;
-  /** Shown beside the totals: the button that keeps the plan. */
-  readonly keep: (plan: Plan | null) => React.ReactNode;
+  /** The plan that stands, when one is being changed. */
+  readonly first: Plan | null;
+  readonly title: ReactNode;
+  readonly notices: ReactNode;
+  /** The buttons that keep the plan, given the one that works out now. */
+  readonly keep: (plan: Plan | null) => ReactNode;
 }
 
-const PREVIEW_AFTER_MS = 250;
-
 /** A draft on the left, the plan it makes on the right, worked out anew after every change. */
-export function PlanEditor({ draft, onDraft, lots, vessels, book, zone, head, keep }: Props) {
-  const [built, setBuilt] = useState<BuiltPlan>({ plan: null, problems: [] });
-  const [lastPlan, setLastPlan] = useState<Plan | null>(null);
-  useEffect(() => {
-    let dropped = false;
-    const timer = setTimeout(() => {
-      post<BuiltPlan>('/plans/preview', draft).then(
-        (answer) => {
-          if (dropped) return;
-          setBuilt(answer);
-          if (answer.plan) setLastPlan(answer.plan);
-        },
-        (error: unknown) => {
-          if (!dropped)
-            setBuilt({
-              plan: null,
-              problems: error instanceof Refused && error.problem.errors.length > 0 ? error.problem.errors : [{ at: '', message: errorText(error) }],
-            });
-        },
-      );
-    }, PREVIEW_AFTER_MS);
-    return () => {
-      dropped = true;
-      clearTimeout(timer);
-    };
-  }, [draft]);
+export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }: Props) {
+  const { lots } = room;
+  const { built, lastPlan } = usePlanning(draft, room.kitchen, first);
+  const startId = useId();
   const shown = built.plan ?? lastPlan;
   const general = built.problems.filter((problem) => itemOfProblem(problem.at, draft) === null);
   const chosenLots = lots.filter((lot) => draft.lotIds.includes(lot.id));
   const note = blendNote(chosenLots);
   return (
-    <div className="page page-wide">
-      <header className="page-head">
-        <div className="page-title">{head}</div>
-        {keep(built.plan)}
-      </header>
-      <div className="editor">
-        <form className="editor-form" onSubmit={(event) => event.preventDefault()}>
-          <label className="field">
-            <span>Name</span>
-            <Input value={draft.name} maxLength={120} placeholder="What will it be?" onChange={(event) => onDraft({ ...draft, name: event.target.value })} />
-          </label>
-          <label className="field" htmlFor="plan-start">
-            <span>Begin at the earliest</span>
-            <DatePicker
-              id="plan-start"
-              showTime={{ format: 'HH:mm', minuteStep: 5 }}
-              format="ddd D MMM YYYY HH:mm"
-              value={dayjsIn(draft.startMs, zone)}
-              allowClear={false}
-              needConfirm={false}
-              onChange={(value) => value && onDraft({ ...draft, startMs: msFromPicker(value, zone) })}
-              style={{ width: '100%' }}
-            />
-          </label>
-          <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft({ ...draft, lotIds })} />
-          {note ? <p className="quiet small">{note}</p> : null}
-          <ChainEditor draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} lots={chosenLots} vessels={vessels} book={book} zone={zone} />
+    <Page title={title} acts={keep(built.plan)}>
+      {notices}
+      <div className="beside beside-editor">
+        <form className="stack" onSubmit={(event) => event.preventDefault()}>
+          <Panel label="What and when">
+            <Field label="Name">
+              {(id) => (
+                <Input
+                  id={id}
+                  value={draft.name}
+                  maxLength={120}
+                  placeholder="What will it be?"
+                  onChange={(event) => onDraft({ ...draft, name: event.target.value })}
+                />
+              )}
+            </Field>
+            <div className="field">
+              <label htmlFor={startId}>Begin at the earliest</label>
+              <WhenField
+                id={startId}
+                label="Begin at the earliest"
+                value={draft.startMs}
+                onChange={(startMs) => startMs !== null && onDraft({ ...draft, startMs })}
+              />
+            </div>
+          </Panel>
+          <Panel title="Fibre">
+            <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft({ ...draft, lotIds })} />
+            {note ? <p className="quiet small">{note}</p> : null}
+          </Panel>
+          <ChainEditor room={room} draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} />
         </form>
-        <div className="editor-plan" aria-live="polite">
+        <div className="stack sticky">
           <Problems problems={general} />
           {shown ? (
-            <div className={built.plan ? undefined : 'stale'}>
+            <>
               <PlanTotals plan={shown} />
-              {built.plan ? null : <p className="banner">This is the plan before your last change. Mend what is marked and it is worked out again.</p>}
+              {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
               <Findings findings={shown.findings} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
-              <Warp plan={shown} onChoose={(stepId) => document.getElementById(`item-${stepId.split('-')[0]}`)?.scrollIntoView({ block: 'start' })} />
-            </div>
+              <Guard what="The warp">
+                <Warp plan={shown} onChoose={(stepId) => document.getElementById(`item-${stepId.split('-')[0]}`)?.scrollIntoView({ block: 'start' })} />
+              </Guard>
+            </>
           ) : (
-            <p className="page-state">Choose a lot, and the plan hangs here: vessels side by side, time down the page.</p>
+            <EmptyPlace>Choose a lot, and the plan hangs here: vessels side by side, time down the page.</EmptyPlace>
           )}
         </div>
       </div>
-    </div>
+    </Page>
   );
 }
-
-export const Problems = ({ problems }: { problems: readonly PlanProblem[] }) =>
-  problems.length === 0 ? null : (
-    <div className="problems" role="alert">
-      <ul>
-        {problems.map((problem) => (
-          <li key={`${problem.at}${problem.message}`}>{problem.message}</li>
-        ))}
-      </ul>
-    </div>
-  );
 
 export const canKeep = (plan: Plan | null): boolean => plan !== null && plan.name !== '';
 export const isHeld = (plan: Plan | null): boolean => plan?.findings.some(isStop) ?? false;

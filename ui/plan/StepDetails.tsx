@@ -1,80 +1,61 @@
 'use client';
-import type { ReactNode } from 'react';
-import { printAmount, printNumber } from '@/core/measure/print';
-import type { Plan, PlannedAmount, PlanStep } from '@/core/plan/plan';
+import { printNumber } from '@/core/measure/print';
+import type { Plan, PlanStep } from '@/core/plan/plan';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
-import { printDayClock } from '@/core/time/zone';
 import { Findings } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
+import { Trade } from '../shell/Help';
 import { StitchPatch } from '../theme/stitches';
-import { amountText, phaseText, whyText, workingLines } from './workingText';
-
-interface Props {
-  readonly plan: Plan;
-  readonly step: PlanStep;
-  /** Fields to overrule an amount, where the plan can still be changed. */
-  readonly overrule?: (amount: PlannedAmount) => ReactNode;
-  readonly children?: ReactNode;
-}
+import { AmountLine } from './AmountLine';
+import { phaseText, whyText } from './workingText';
 
 /** One step opened: quantities with their working, phases, fit, cautions, and why it is not earlier. */
-export function StepDetails({ plan, step, overrule, children }: Props) {
+export function StepDetails({ plan, step }: { plan: Plan; step: PlanStep }) {
+  const print = usePrint();
   const vessel = plan.vessels.find((v) => v.id === step.vesselId);
-  const { zone } = plan.home.diary;
   const amounts = [...step.additions, ...(step.water ? [step.water] : [])];
   return (
-    <div className="step-details">
-      <header>
+    <div className="stack">
+      <header className="line line-tight">
         <StitchPatch kind={step.kind} />
-        <div>
-          <h2>{step.title}</h2>
-          <p className="quiet">
-            {step.school} · {vessel?.name ?? 'no vessel'} · {printDayClock(step.startMs, zone)} to {printDayClock(step.endMs, zone)}
-          </p>
-        </div>
+        <h2>{step.title}</h2>
+        <p className="quiet">
+          {step.school} · {vessel?.name ?? 'no vessel'} · {print.dayClock(step.startMs)} to {print.dayClock(step.endMs)}
+        </p>
       </header>
       <Findings findings={step.findings} />
       {amounts.length > 0 ? (
-        <section>
+        <section className="stack stack-tight">
           <h3>Quantities</h3>
           {amounts.map((amount) => (
-            <details key={amount.id} className="amount">
-              <summary>
-                <span>{amount.name}</span>
-                <span className="figure">{amountText(amount)}</span>
-              </summary>
-              <ul>
-                {workingLines(amount).map((line) => (
-                  <li key={line}>{line}</li>
-                ))}
-              </ul>
-              {amount.overruled === null ? null : <p>You set {printAmount(amount.overruled, amount.unit)} instead; the worked-out figure is kept beside it.</p>}
-              {overrule?.(amount)}
-            </details>
+            <AmountLine key={amount.id} amount={amount} />
           ))}
           {step.fit ? (
             <p className="quiet">
-              Fills {vessel?.name} to {printNumber(step.fit.fillPct)} % of the brim; {printNumber(step.fit.totalKg)} kg in all.
+              Fills {vessel?.name} to {printNumber(step.fit.fillPct)} % of the brim; {print.mass(step.fit.totalKg * 1000)} in all.
             </p>
-          ) : (
-            <p className="quiet">{vessel?.litres ? 'How full it gets is unknown until the weights are known.' : ''}</p>
-          )}
+          ) : vessel?.litres ? (
+            <p className="quiet">How full it gets is unknown until the weights are known.</p>
+          ) : null}
         </section>
       ) : null}
-      {children}
-      <section>
+      <section className="stack stack-tight">
         <h3>How it goes</h3>
-        <ol className="phases">
+        <ol>
           {step.phases.map((phase, i) => (
-            <li key={`${step.id}${phase.kind}${step.phaseTimes[i]?.fromMs}`}>{phaseText(phase)}</li>
+            <li key={`${step.id}${phase.kind}${step.phaseTimes[i]?.fromMs}`}>
+              <span className="figure quiet">{i + 1}</span> {phaseText(phase, print)}
+            </li>
           ))}
         </ol>
         {step.lookFor ? <p>Look for: {step.lookFor}</p> : null}
-        <p className="quiet">Why this way: {step.why}</p>
+        <p className="quiet">
+          Why this way: <Trade>{step.why}</Trade>
+        </p>
       </section>
-      <section>
-        <h3>Not earlier</h3>
-        <p>{whyText(step.whyNotEarlier, plan)}</p>
-      </section>
+      <p>
+        <strong>Not earlier:</strong> {whyText(step.whyNotEarlier, plan, print)}
+      </p>
       <p className="quiet small">{PLAN_FOOTER}</p>
     </div>
   );

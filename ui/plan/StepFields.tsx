@@ -1,15 +1,18 @@
 'use client';
-import { DatePicker, Input, Select } from 'antd';
+import { Input, Select } from 'antd';
+import { useId } from 'react';
 import { knownValue, sumFigures } from '@/core/figure';
 import type { PercentMeans } from '@/core/measure/percent';
 import { LID_WORD, LIDS } from '@/core/method/method';
 import { amountOf, type Draft, type Plan, type PlanStep, type Vessel } from '@/core/plan/plan';
 import type { Assistant } from '@/core/shelf/assistant';
 import { FORMS } from '@/core/shelf/forms';
-import { dayjsIn, msFromPicker } from '../shell/zonedPicker';
+import { Field } from '../form/Field';
+import { WhenField } from '../form/WhenField';
+import { usePrint } from '../shell/facts';
+import { AmountLine } from './AmountLine';
 import { withEntry } from './draft';
 import { OverruleField } from './OverruleField';
-import { amountText, workingLines } from './workingText';
 
 interface Props {
   readonly step: PlanStep;
@@ -19,68 +22,74 @@ interface Props {
   readonly vessels: readonly Vessel[];
   readonly assistants: readonly Assistant[];
   readonly shelfLabels: Readonly<Record<string, string>>;
-  readonly zone: string;
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
 }
 
 /** Quantities of one step with their working, and where, when and how covered it is done. */
 export function StepFields(props: Props) {
-  const { step, draft, onDraft, vessels, zone } = props;
-  const pin = draft.pins[step.id];
+  const { step, draft, onDraft, vessels } = props;
+  const print = usePrint();
+  const pinId = useId();
   const covered = step.lid !== 'none' || step.phases.some((phase) => phase.kind === 'soak' || phase.kind === 'until');
   return (
-    <>
+    <div className="stack">
       <Amounts {...props} />
-      <div className="params">
-        <label className="field">
-          <span>Vessel</span>
-          <Select
-            value={step.vesselId}
-            options={vessels.map((vessel) => ({ value: vessel.id, label: `${vessel.name}${vessel.litres ? ` ${vessel.litres} L` : ''}` }))}
-            onChange={(vesselId: string) => onDraft(withEntry(draft, 'vessels', step.id, vesselId))}
-          />
-        </label>
-        <label className="field" htmlFor={`pin-${step.id}`}>
-          <span>Pin its start</span>
-          <DatePicker
-            id={`pin-${step.id}`}
-            showTime={{ format: 'HH:mm', minuteStep: 5 }}
-            format="ddd D MMM HH:mm"
-            value={pin === undefined ? null : dayjsIn(pin, zone)}
-            placeholder="not pinned"
-            needConfirm={false}
-            onChange={(value) => onDraft(withEntry(draft, 'pins', step.id, value ? msFromPicker(value, zone) : null))}
-            style={{ width: '100%' }}
-          />
-        </label>
-        {covered ? (
-          <label className="field">
-            <span>Cover</span>
+      <div className="fields">
+        <Field label="Vessel">
+          {(id) => (
             <Select
-              value={step.lid}
-              options={LIDS.map((lid) => ({ value: lid, label: LID_WORD[lid] }))}
-              onChange={(lid) => onDraft(withEntry(draft, 'lids', step.id, lid))}
+              id={id}
+              value={step.vesselId}
+              options={vessels.map((vessel) => ({ value: vessel.id, label: `${vessel.name}${vessel.litres ? ` ${print.volume(vessel.litres * 1000)}` : ''}` }))}
+              onChange={(vesselId: string) => onDraft(withEntry(draft, 'vessels', step.id, vesselId))}
+              style={{ width: '100%' }}
             />
-          </label>
+          )}
+        </Field>
+        <div className="field">
+          <label htmlFor={pinId}>Pin its start</label>
+          <WhenField
+            id={pinId}
+            label="Pin its start"
+            value={draft.pins[step.id] ?? null}
+            placeholder="not pinned"
+            optional
+            onChange={(ms) => onDraft(withEntry(draft, 'pins', step.id, ms))}
+          />
+        </div>
+        {covered ? (
+          <Field label="Cover">
+            {(id) => (
+              <Select
+                id={id}
+                value={step.lid}
+                options={LIDS.map((lid) => ({ value: lid, label: LID_WORD[lid] }))}
+                onChange={(lid) => onDraft(withEntry(draft, 'lids', step.id, lid))}
+                style={{ width: '100%' }}
+              />
+            )}
+          </Field>
         ) : null}
       </div>
       {step.fit ? (
         <p className="quiet small">
-          Full to {Math.round(step.fit.fillPct)} % of the brim{step.fit.overMl > 0 ? `, ${(step.fit.overMl / 1000).toFixed(1)} L too much` : ''}.
+          Full to {Math.round(step.fit.fillPct)} % of the brim{step.fit.overMl > 0 ? `, ${print.volume(step.fit.overMl)} too much` : ''}.
         </p>
       ) : null}
       {step.findings.some((finding) => finding.severity === 'stopUnlessReason') || draft.reasons[step.id] ? (
-        <label className="field">
-          <span>Reason for going past the stop</span>
-          <Input
-            maxLength={400}
-            value={draft.reasons[step.id] ?? ''}
-            onChange={(event) => onDraft(withEntry(draft, 'reasons', step.id, event.target.value || null))}
-          />
-        </label>
+        <Field label="Reason for going past the stop">
+          {(id) => (
+            <Input
+              id={id}
+              maxLength={400}
+              value={draft.reasons[step.id] ?? ''}
+              onChange={(event) => onDraft(withEntry(draft, 'reasons', step.id, event.target.value || null))}
+            />
+          )}
+        </Field>
       ) : null}
-    </>
+    </div>
   );
 }
 
@@ -93,30 +102,23 @@ function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentM
     const forms = FORMS[amount.substance];
     return (
       <div key={amount.id} className="amount-edit">
-        <details className="amount">
-          <summary>
-            <span>{amount.name}</span>
-            <span className="figure">{amountText(amount)}</span>
-          </summary>
-          <ul>
-            {workingLines(amount).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        </details>
-        {amount.id === 'water' || amount.name.includes('not supported') ? null : forms ? (
-          <label className="field field-inline">
-            <span>On the label</span>
-            <Select
-              size="small"
-              value={draft.labels?.[amount.substance] ?? shelfLabels[amount.substance] ?? null}
-              placeholder="which form or strength?"
-              allowClear
-              aria-label={`${amount.name}: on the label`}
-              options={forms.map((form) => ({ value: form.id, label: form.label }))}
-              onChange={(label: string | undefined) => onDraft(withEntry(draft, 'labels', amount.substance, label ?? null))}
-            />
-          </label>
+        <AmountLine amount={amount} />
+        {amount.id !== 'water' && !amount.name.includes('not supported') && forms ? (
+          <Field label="On the label">
+            {(id) => (
+              <Select
+                id={id}
+                size="small"
+                value={draft.labels?.[amount.substance] ?? shelfLabels[amount.substance] ?? null}
+                placeholder="which form or strength?"
+                allowClear
+                aria-label={`${amount.name}: on the label`}
+                options={forms.map((form) => ({ value: form.id, label: form.label }))}
+                onChange={(label: string | undefined) => onDraft(withEntry(draft, 'labels', amount.substance, label ?? null))}
+                style={{ width: '100%' }}
+              />
+            )}
+          </Field>
         ) : null}
         <OverruleField
           amount={amount}

@@ -1,9 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import { METRIC } from '@/core/measure/measures';
+import { printer } from '@/core/measure/printer';
 import { LIBRARY } from '@/core/method/library';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
 import { blankDraft, itemOfProblem, movedItem, withEntry, withItem, withoutItem } from './draft';
-import { phaseText, whyText, workingLines } from './workingText';
+import { amountText, phaseText, whyText } from './workingText';
 
+const print = printer(METRIC, 'Europe/Berlin');
 const { find } = LIBRARY;
 const draft = blankDraft(Date.UTC(2026, 5, 6, 9, 20), find);
 const method = (id: string) => {
@@ -53,24 +56,21 @@ describe('the draft of a session', () => {
 
 describe('a plan opened', () => {
   const plan = planned([wool('a', 150)]);
-  test('a working has its formula, its inputs and its source', () =>
-    expect(workingLines(step(plan, 'mordant').additions[0] as never)).toEqual([
-      'dry weight × percent ÷ 100 = 15 g',
-      'dry weight of the fibre: 150 g',
-      'percent of the fibre’s weight: 10 % WOF',
-      'Source: arithmetic',
-    ]));
-  test('an unknown says what must be known', () => {
-    const unknown = planned([wool('a', null)]);
-    expect(workingLines(step(unknown, 'mordant').additions[0] as never)[0]).toContain('unknown until you know: dry weight of the fibre');
-  });
   test('why a step is not earlier is a sentence', () => {
-    expect(whyText(step(plan, 'mordant').whyNotEarlier, plan)).toBe('It follows “Scour”.');
-    expect(whyText({ why: 'nobodyHome', fromMs: Date.UTC(2026, 5, 6, 20, 30), toMs: Date.UTC(2026, 5, 7, 5) }, plan)).toBe(
+    expect(whyText(step(plan, 'mordant').whyNotEarlier, plan, print)).toBe('It follows “Scour”.');
+    expect(whyText({ why: 'nobodyHome', fromMs: Date.UTC(2026, 5, 6, 20, 30), toMs: Date.UTC(2026, 5, 7, 5) }, plan, print)).toBe(
       'Nobody is home and awake from Sat 22:30 to Sun 07:00.',
     );
   });
+  test('an amount is a figure, its words, or unknown', () => {
+    const amount = step(plan, 'mordant').additions[0];
+    if (!amount) throw new Error('no alum');
+    expect(amountText(amount, print)).toBe('15 g');
+    expect(amountText({ ...amount, overruled: 18 }, print)).toBe('18 g');
+    const unknown = step(planned([wool('a', null)]), 'mordant').additions[0];
+    expect(unknown && amountText(unknown, print)).toBe('unknown');
+  });
   test('every phase reads as something to do', () => {
-    for (const s of plan.steps) for (const phase of s.phases) expect(phaseText(phase)).toMatch(/^[A-Z].{10,}/);
+    for (const s of plan.steps) for (const phase of s.phases) expect(phaseText(phase, print)).toMatch(/^[A-Z].{10,}/);
   });
 });

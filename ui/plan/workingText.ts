@@ -1,25 +1,16 @@
-import { printAmount, printDuration, printNumber } from '@/core/measure/print';
+import { printDuration } from '@/core/measure/print';
+import type { Printer } from '@/core/measure/printer';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep } from '@/core/plan/plan';
 import type { WhyNotEarlier } from '@/core/schedule/problem';
-import { printDayClock } from '@/core/time/zone';
 
-/** "152 g × 10 ÷ 100": the formula with its numbers in. */
-export function workingLines(amount: PlannedAmount): string[] {
-  const { proposed } = amount;
-  const inputs = proposed.inputs.map((input) => `${input.name}: ${input.value === null ? 'unknown' : `${printNumber(input.value)} ${input.unit}`}`);
-  const result = proposed.result === null ? `unknown until you know: ${proposed.missing.join(', ')}` : printAmount(proposed.result, amount.unit);
-  return [`${proposed.formula} = ${result}`, ...inputs, `Source: ${proposed.source}`];
-}
-
-export function amountText(amount: PlannedAmount): string {
+export function amountText(amount: PlannedAmount, print: Printer): string {
   const value = amountOf(amount);
-  return value === null ? (amount.words ?? 'unknown') : printAmount(value, amount.unit);
+  return value === null ? (amount.words ?? 'unknown') : print.amount(value, amount.unit);
 }
 
 /** Why a step is not earlier, in one sentence. */
-export function whyText(why: WhyNotEarlier, plan: Pick<Plan, 'steps' | 'vessels' | 'home'>): string {
+export function whyText(why: WhyNotEarlier, plan: Pick<Plan, 'steps' | 'vessels' | 'home'>, print: Printer): string {
   const step = (id: string) => plan.steps.find((s) => s.id === id)?.title ?? 'another step';
-  const { zone } = plan.home.diary;
   switch (why.why) {
     case 'start':
       return 'It begins when you asked the session to begin.';
@@ -34,24 +25,30 @@ export function whyText(why: WhyNotEarlier, plan: Pick<Plan, 'steps' | 'vessels'
     case 'handsBusy':
       return `Your hands are in “${step(why.taskId)}”.`;
     case 'nobodyHome':
-      return `Nobody is home and awake from ${printDayClock(why.fromMs, zone)} to ${printDayClock(why.toMs, zone)}.`;
+      return `Nobody is home and awake from ${print.dayClock(why.fromMs)} to ${print.dayClock(why.toMs)}.`;
     case 'waitsForLater':
       return `It waits so that “${step(why.taskId)}” can follow at once.`;
   }
 }
 
 /** A phase in words. */
-export function phaseText(phase: PlanStep['phases'][number]): string {
+export function phaseText(phase: PlanStep['phases'][number], print: Printer): string {
   switch (phase.kind) {
     case 'charge':
     case 'lift':
-      return `${phase.act} (${Math.round(phase.minutes)} min, hands)`;
-    case 'raise':
-      return `Heat up to ${phase.toC === null ? 'a temperature you know' : `${phase.toC} °C`}, about ${Math.round(phase.minutes)} min${phase.maxRateCPerMin ? `, no faster than ${phase.maxRateCPerMin} °C a minute` : ''}`;
-    case 'hold':
-      return `Hold ${Math.round(phase.minutes.typical)} min at ${phase.bandC ? `${phase.bandC[0]}–${phase.bandC[1]} °C` : 'a temperature you know'}${phase.ceilingC === null ? '' : `, never above ${phase.ceilingC} °C`}${phase.stirEveryMin ? `; stir every ${phase.stirEveryMin} min` : ''}${phase.flipAtMin ? `; turn the load at ${phase.flipAtMin} min` : ''}`;
+      return `${phase.act} (${printDuration(phase.minutes)}, hands)`;
+    case 'raise': {
+      const rate = phase.maxRateCPerMin ? print.says(`, no faster than ${phase.maxRateCPerMin} °C a minute`) : '';
+      return `Heat up to ${phase.toC === null ? 'a temperature you know' : print.temperature(phase.toC)}, about ${printDuration(phase.minutes)}${rate}`;
+    }
+    case 'hold': {
+      const ceiling = phase.ceilingC === null ? '' : `, never above ${print.temperature(phase.ceilingC)}`;
+      const stir = phase.stirEveryMin ? `; stir every ${printDuration(phase.stirEveryMin)}` : '';
+      const flip = phase.flipAtMin ? `; turn the load at ${printDuration(phase.flipAtMin)}` : '';
+      return `Hold ${printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a temperature you know'}${ceiling}${stir}${flip}`;
+    }
     case 'dip':
-      return `${phase.act}: ${phase.exactMin} min, exactly`;
+      return `${phase.act}: ${printDuration(phase.exactMin)}, exactly`;
     case 'soak':
       return `Soak ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}, about ${printDuration(phase.minutes.typical)}`;
     case 'until':

@@ -1,58 +1,63 @@
 'use client';
-import { Input, Modal } from 'antd';
+import { Form, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { againInput } from '@/contract/schemas';
 import type { LotView } from '@/contract/views';
 import type { Draft, Plan } from '@/core/plan/plan';
-import { errorText, post } from '../api/http';
+import { post } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
+import { FormSheet } from '../form/FormSheet';
 import { LotPicker } from '../plan/LotPicker';
 
 const HOUR = 3_600_000;
 
+interface Values {
+  readonly name: string;
+  readonly lotIds: readonly string[];
+}
+
 /** A new plan that asks for what was really done, scaled to the lots chosen here. */
 export function AgainDialog({ runId, plan, onClose }: { runId: string; plan: Plan; onClose: () => void }) {
   const router = useRouter();
-  const lots = useLoaded<LotView[]>('/lots', () => false);
-  const [name, setName] = useState(`${plan.name}, again`);
-  const [lotIds, setLotIds] = useState<readonly string[]>(plan.lots.map((lot) => lot.id));
-  const [problem, setProblem] = useState<string | null>(null);
+  const lots = useLoaded<LotView[]>('/lots');
   const [sessionId] = useState(newId);
-  const make = async () => {
-    try {
-      const draft = await post<Draft>(`/runs/${runId}/again`, { name, startMs: Math.ceil(nowMs() / HOUR) * HOUR, lotIds });
-      const made = await post<Plan>('/sessions', { id: sessionId, draft });
-      router.push(`/sessions/${made.sessionId}`);
-    } catch (error) {
-      setProblem(errorText(error));
-    }
+  const send = async (body: unknown) => {
+    const draft = await post<Draft>(`/runs/${runId}/again`, body);
+    await post<Plan>('/sessions', { id: sessionId, draft });
   };
   return (
-    <Modal
-      open
+    <FormSheet<Values>
+      name={`again-${runId}`}
       title="Do it again"
       okText="Make the plan"
-      cancelText="Not now"
-      onOk={() => void make()}
-      onCancel={onClose}
-      okButtonProps={{ disabled: lotIds.length === 0 || name.trim() === '' }}
+      first={{ name: `${plan.name}, again`.slice(0, 120), lotIds: plan.lots.map((lot) => lot.id) }}
+      body={({ name, lotIds }) => ({ name: name.trim(), startMs: Math.ceil(nowMs() / HOUR) * HOUR, lotIds })}
+      schema={againInput}
+      send={send}
+      onDone={() => router.push(`/sessions/${sessionId}`)}
+      onClose={onClose}
     >
-      <p>
-        Doses per gram and holds come from what was really done, where it was measured; the rest stays as planned. Choose the fibre, and everything is scaled to
-        its weight.
-      </p>
-      <label className="field">
-        <span>Name</span>
-        <Input value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
-      </label>
-      {lots.state === 'ready' ? <LotPicker lots={lots.value} chosen={lotIds} onChoose={setLotIds} /> : null}
-      {problem ? (
-        <p className="field-error" role="alert">
-          {problem}
-        </p>
-      ) : null}
-    </Modal>
+      {() => (
+        <>
+          <p>
+            Doses per gram and holds come from what was really done, where it was measured; the rest stays as planned. Choose the fibre, and everything is
+            scaled to its weight.
+          </p>
+          <Form.Item name="name" label="Name">
+            <Input maxLength={120} />
+          </Form.Item>
+          <Form.Item name="lotIds" label="Fibre">
+            <PickLots lots={lots.state === 'ready' ? lots.value : []} />
+          </Form.Item>
+        </>
+      )}
+    </FormSheet>
   );
 }
+
+const PickLots = ({ lots, value = [], onChange }: { lots: readonly LotView[]; value?: readonly string[]; onChange?: (ids: string[]) => void }) => (
+  <LotPicker lots={lots} chosen={value} onChoose={(ids) => onChange?.(ids)} />
+);

@@ -1,19 +1,24 @@
 'use client';
+import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { RunView } from '@/contract/views';
-import { printVolume } from '@/core/measure/print';
 import { type BathLeft, bathsLeft } from '@/core/run/bathsLeft';
 import { foldRun } from '@/core/run/fold';
+import type { Dyestuff } from '@/core/shelf/dyestuff';
 import type { Liquor } from '@/core/shelf/liquor';
-import { useBook } from '../api/useBook';
+import { useLoaded } from '../api/useLoaded';
 import { figureText } from '../fibre/lotText';
+import { Caution } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
+import { Panel } from '../shell/Page';
 
-const LiquorForm = dynamic(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm));
+const LiquorForm = dynamic(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm), { ssr: false });
 
 /** The baths that stand there now: a dye liquor may be kept; the rest is poured away with a thought. */
 export function BathsLeft({ view }: { view: RunView }) {
-  const book = useBook();
+  const print = usePrint();
+  const dyestuffs = useLoaded<Dyestuff[]>('/dyestuffs');
   const [keeping, setKeeping] = useState<BathLeft | null>(null);
   const baths = bathsLeft(view.plan, foldRun(view.plan.steps, view.events));
   if (baths.length === 0) return null;
@@ -26,42 +31,34 @@ export function BathsLeft({ view }: { view: RunView }) {
     from: { runId: view.run.id, stepId: bath.stepId },
   });
   return (
-    <section className="panel">
-      <h2>Baths left</h2>
-      <p className="finding finding-caution">
-        <span>
-          <strong>Care</strong>: before pouring: what is in it, where does the drain go, do local rules allow it? Cool it first.
-        </span>
-      </p>
-      <ul className="plain">
+    <Panel title="Baths left">
+      <Caution severity="caution" text="before pouring: what is in it, where does the drain go, do local rules allow it? Cool it first." />
+      <ul className="stack">
         {baths.map((bath) => (
           <li key={bath.stepId} className="bath-left">
-            <strong>{bath.title}</strong> in {view.plan.vessels.find((vessel) => vessel.id === bath.vesselId)?.name ?? 'its vessel'},{' '}
-            {figureText(bath.volumeMl, printVolume)}
-            {bath.ph === null ? '' : `, pH ${bath.ph}`}
-            {bath.pour.map((way) => (
-              <span key={way} className="quiet small">
-                {way}
+            <div className="line">
+              <span>
+                <strong>{bath.title}</strong> in {view.plan.vessels.find((vessel) => vessel.id === bath.vesselId)?.name ?? 'its vessel'},{' '}
+                {figureText(bath.volumeMl, print.volume)}
+                {bath.ph === null ? '' : `, pH ${bath.ph}`}
               </span>
+              {bath.dyestuffId ? (
+                <Button size="small" onClick={() => setKeeping(bath)}>
+                  Keep this liquor
+                </Button>
+              ) : null}
+            </div>
+            {bath.pour.map((way) => (
+              <p key={way} className="quiet small">
+                {print.says(way)}
+              </p>
             ))}
-            {bath.dyestuffId ? (
-              <button type="button" className="act act-small" onClick={() => setKeeping(bath)}>
-                Keep this liquor
-              </button>
-            ) : null}
           </li>
         ))}
       </ul>
-      {keeping && book.state === 'ready' ? (
-        <LiquorForm
-          liquor={null}
-          from={from(keeping)}
-          book={book.value}
-          zone={view.plan.home.diary.zone}
-          onClose={() => setKeeping(null)}
-          onSaved={book.reload}
-        />
+      {keeping && dyestuffs.state === 'ready' ? (
+        <LiquorForm liquor={null} from={from(keeping)} dyestuffs={dyestuffs.value} onClose={() => setKeeping(null)} />
       ) : null}
-    </section>
+    </Panel>
   );
 }

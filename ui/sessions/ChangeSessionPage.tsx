@@ -1,58 +1,55 @@
 'use client';
-import { Input } from 'antd';
+import { Button, Input } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { LotView, SessionView } from '@/contract/views';
-import type { Draft, Plan, Vessel } from '@/core/plan/plan';
+import type { SessionView } from '@/contract/views';
+import type { Draft, Plan } from '@/core/plan/plan';
 import { errorText, post } from '../api/http';
-import { useBook } from '../api/useBook';
 import { useLoaded } from '../api/useLoaded';
 import { canKeep, PlanEditor } from '../plan/PlanEditor';
+import { type PlanningRoom, useKitchen } from '../plan/useKitchen';
+import { Notice } from '../shell/Notice';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 
 /** Changes a plan that has not been started: a new version with a reason. */
 export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
-  const session = useLoaded<SessionView>(`/sessions/${sessionId}`, () => false);
-  const lots = useLoaded<LotView[]>('/lots', (message) => message.kind === 'changed' && message.what === 'lot');
-  const vessels = useLoaded<Vessel[]>('/vessels', (message) => message.kind === 'changed' && message.what === 'vessel');
-  const book = useBook();
+  const session = useLoaded<SessionView>(`/sessions/${sessionId}`);
+  const plan = session.state === 'ready' ? session.value.plan : null;
+  const room = useKitchen(plan?.methods);
+  if (session.state === 'failed') return <FailedPage title="Change a plan" why={session.why} retry={session.retry} />;
+  if (room.state === 'failed') return <FailedPage title="Change a plan" why={room.why} retry={room.retry} />;
+  if (!plan || room.state === 'loading') return <LoadingPage title="Change a plan" shape="picture" />;
+  return <Change plan={plan} room={room.value} />;
+}
+
+function Change({ plan: current, room }: { plan: Plan; room: PlanningRoom }) {
   const router = useRouter();
+  // As it was opened: a version kept elsewhere meanwhile is pointed out by the server, not overwritten.
+  const [plan] = useState(current);
   const [changed, setChanged] = useState<Draft | null>(null);
   const [reason, setReason] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  for (const loaded of [session, lots, vessels, book]) if (loaded.state === 'failed') return <FailedPage why={loaded.why} retry={loaded.retry} />;
-  if (session.state !== 'ready' || lots.state !== 'ready' || vessels.state !== 'ready' || book.state !== 'ready') return <LoadingPage what="the plan" />;
-  const { plan } = session.value;
-  const draft = changed ?? plan.draft;
   const keep = async () => {
     setProblem(null);
     try {
-      await post<Plan>(`/sessions/${sessionId}/plans`, { draft, reason, expectedVersion: plan.version });
-      router.push(`/sessions/${sessionId}`);
+      await post<Plan>(`/sessions/${plan.sessionId}/plans`, { draft: changed ?? plan.draft, reason, expectedVersion: plan.version });
+      router.push(`/sessions/${plan.sessionId}`);
     } catch (error) {
       setProblem(errorText(error));
     }
   };
   return (
     <PlanEditor
-      draft={draft}
+      room={room}
+      draft={changed ?? plan.draft}
       onDraft={setChanged}
-      lots={lots.value}
-      vessels={vessels.value}
-      book={book.value}
-      zone={plan.home.diary.zone}
-      head={
+      first={plan}
+      title={
         <>
-          <h1>
-            Change {plan.name} <span className="quiet">plan {plan.version}</span>
-          </h1>
-          {problem ? (
-            <p className="banner banner-stop" role="alert">
-              {problem}
-            </p>
-          ) : null}
+          Change {plan.name} <span className="quiet">plan {plan.version}</span>
         </>
       }
+      notices={problem ? <Notice kind="fault">{problem}</Notice> : null}
       keep={(built) => (
         <>
           <Input
@@ -63,9 +60,9 @@ export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
             onChange={(event) => setReason(event.target.value)}
             style={{ width: 240 }}
           />
-          <button type="button" className="act act-strong" disabled={!changed || !canKeep(built) || reason.trim() === ''} onClick={() => void keep()}>
+          <Button type="primary" disabled={!changed || !canKeep(built) || reason.trim() === ''} onClick={() => void keep()}>
             Keep as plan {plan.version + 1}
-          </button>
+          </Button>
         </>
       )}
     />

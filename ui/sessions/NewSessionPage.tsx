@@ -1,91 +1,72 @@
 'use client';
+import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import type { LotView } from '@/contract/views';
-import type { Draft, Plan, Vessel } from '@/core/plan/plan';
+import { useContext, useEffect, useState } from 'react';
+import type { Draft, Plan } from '@/core/plan/plan';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
-import { nowMs } from '../api/serverClock';
-import { useBook } from '../api/useBook';
-import { useLoaded } from '../api/useLoaded';
+import { MadeAt, nowMs } from '../api/serverClock';
 import { blankDraft } from '../plan/draft';
+import { forgetDraft, keepDraft, keptDraft } from '../plan/keptDraft';
 import { canKeep, isHeld, PlanEditor } from '../plan/PlanEditor';
+import { type PlanningRoom, useKitchen } from '../plan/useKitchen';
+import { Guard } from '../shell/Guard';
+import { Notice } from '../shell/Notice';
 import { FailedPage, LoadingPage } from '../shell/PageState';
-import { useZone } from '../shell/useZone';
-
-const KEY = 'hyndle.draft';
-
-/** What was being typed survives a reload. */
-function keptDraft(): Draft | null {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Draft | null;
-    return kept && Array.isArray(kept.chain) && Array.isArray(kept.lotIds) ? kept : null;
-  } catch {
-    return null;
-  }
-}
 
 export function NewSessionPage() {
-  const lots = useLoaded<LotView[]>('/lots', (message) => message.kind === 'changed' && message.what === 'lot');
-  const vessels = useLoaded<Vessel[]>('/vessels', (message) => message.kind === 'changed' && message.what === 'vessel');
-  const book = useBook();
-  const zone = useZone();
+  const room = useKitchen();
+  if (room.state === 'failed') return <FailedPage title="Plan a session" why={room.why} retry={room.retry} />;
+  if (room.state === 'loading') return <LoadingPage title="Plan a session" shape="picture" />;
+  return (
+    <Guard what="The plan that was being made" otherwise={{ label: 'Begin anew', does: forgetDraft }}>
+      <NewSession room={room.value} />
+    </Guard>
+  );
+}
+
+function NewSession({ room }: { room: PlanningRoom }) {
   const router = useRouter();
-  const [changed, setDraft] = useState<Draft | null>(null);
+  const { find } = room.book;
+  // The same in the first paint on the server and in the browser; what was kept comes a moment later.
+  const madeAtMs = useContext(MadeAt);
+  const [draft, setDraft] = useState<Draft>(() => blankDraft(madeAtMs, find));
   const [sessionId] = useState(newId);
   const [problem, setProblem] = useState<string | null>(null);
-  useEffect(() => setDraft(keptDraft()), []);
+  useEffect(() => {
+    const kept = keptDraft();
+    if (kept) setDraft(kept);
+  }, []);
   const change = (next: Draft) => {
     setDraft(next);
-    localStorage.setItem(KEY, JSON.stringify(next));
+    keepDraft(next);
   };
-  if (lots.state === 'failed') return <FailedPage why={lots.why} retry={lots.retry} />;
-  if (vessels.state === 'failed') return <FailedPage why={vessels.why} retry={vessels.retry} />;
-  if (book.state === 'failed') return <FailedPage why={book.why} retry={book.retry} />;
-  if (lots.state === 'loading' || vessels.state === 'loading' || book.state === 'loading' || !zone) return <LoadingPage what="fibre and vessels" />;
-  const draft = changed ?? blankDraft(nowMs(), book.value.find);
   const keep = async () => {
     setProblem(null);
     try {
       const plan = await post<Plan>('/sessions', { id: sessionId, draft });
-      localStorage.removeItem(KEY);
+      forgetDraft();
       router.push(`/sessions/${plan.sessionId}`);
     } catch (error) {
       setProblem(errorText(error));
     }
   };
+  const missing = [draft.name.trim() === '' ? 'a name' : '', draft.lotIds.length === 0 ? 'fibre' : ''].filter(Boolean).join(' and ');
   return (
     <PlanEditor
+      room={room}
       draft={draft}
       onDraft={change}
-      lots={lots.value}
-      vessels={vessels.value}
-      book={book.value}
-      zone={zone}
-      head={
-        <>
-          <h1>Plan a session</h1>
-          {problem ? (
-            <p className="banner banner-stop" role="alert">
-              {problem}
-            </p>
-          ) : null}
-        </>
-      }
+      first={null}
+      title="Plan a session"
+      notices={problem ? <Notice kind="fault">{problem}</Notice> : null}
       keep={(plan) => (
         <>
-          <button type="button" className="act" onClick={() => change(blankDraft(nowMs(), book.value.find))}>
-            Begin anew
-          </button>
-          <button
-            type="button"
-            className="act act-strong"
-            disabled={!canKeep(plan)}
-            onClick={() => void keep()}
-            title={canKeep(plan) ? undefined : 'Give it a name and at least one lot'}
-          >
+          {missing ? <span className="quiet">It still needs {missing}.</span> : null}
+          <Button onClick={() => change(blankDraft(nowMs(), find))}>Begin anew</Button>
+          <Button type="primary" disabled={!canKeep(plan)} onClick={() => void keep()}>
             {isHeld(plan) ? 'Keep the plan (a stop holds it)' : 'Keep the plan'}
-          </button>
+          </Button>
         </>
       )}
     />

@@ -1,11 +1,10 @@
 'use client';
-import { Drawer } from 'antd';
+import { Button, Drawer } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { RunView, SessionView } from '@/contract/views';
 import { isStop } from '@/core/safety/finding';
-import { printDay } from '@/core/time/zone';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useNow } from '../api/serverClock';
@@ -13,13 +12,26 @@ import { useLoaded } from '../api/useLoaded';
 import { PlanTotals } from '../plan/PlanHead';
 import { StepDetails } from '../plan/StepDetails';
 import { Findings } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
+import { Guard } from '../shell/Guard';
+import { LinkButton } from '../shell/LinkButton';
+import { Notice } from '../shell/Notice';
+import { Open } from '../shell/Open';
+import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
 
 /** A session's plan as its warp, with everything that can be done about it. */
 export function SessionPage({ sessionId, version }: { sessionId: string; version: number | null }) {
   const path = version === null ? `/sessions/${sessionId}` : `/sessions/${sessionId}/plans/${version}`;
-  const loaded = useLoaded<SessionView>(path, (message) => message.kind === 'changed' && message.what === 'session' && message.id === sessionId);
+  const loaded = useLoaded<SessionView>(path);
+  if (loaded.state === 'loading') return <LoadingPage title="The plan" shape="picture" />;
+  if (loaded.state === 'failed') return <FailedPage title="The plan" why={loaded.why} retry={loaded.retry} />;
+  return <Session sessionId={sessionId} view={loaded.value} />;
+}
+
+function Session({ sessionId, view }: { sessionId: string; view: SessionView }) {
+  const print = usePrint();
   const router = useRouter();
   const now = useNow(30_000);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -27,9 +39,7 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
   // One pair for this page: pressing Start again after a lost answer starts nothing twice.
   const [ids] = useState(() => ({ run: newId(), event: newId() }));
   const [starting, setStarting] = useState(false);
-  if (loaded.state === 'loading') return <LoadingPage what="the plan" />;
-  if (loaded.state === 'failed') return <FailedPage why={loaded.why} retry={loaded.retry} />;
-  const { plan, versions, runId } = loaded.value;
+  const { plan, versions, runId } = view;
   const isNewest = plan.version === versions.at(-1)?.version;
   const step = plan.steps.find((s) => s.id === chosen);
   const stopped = plan.findings.some(isStop);
@@ -38,96 +48,77 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
     setStarting(true);
     setProblem(null);
     try {
-      const view = await post<RunView>(`/sessions/${sessionId}/runs`, { id: ids.run, eventId: ids.event, planVersion: plan.version });
-      router.push(`/runs/${view.run.id}`);
+      const started = await post<RunView>(`/sessions/${sessionId}/runs`, { id: ids.run, eventId: ids.event, planVersion: plan.version });
+      router.push(`/runs/${started.run.id}`);
     } catch (error) {
       setProblem(errorText(error));
       setStarting(false);
     }
   };
+  const asked = plan.questions.filter((question) => question.answer === null);
   return (
-    <div className="page page-wide">
-      <header className="page-head">
-        <div className="page-title">
-          <h1>
-            {plan.name} <span className="quiet">plan {plan.version}</span>
-          </h1>
-          <PlanTotals plan={plan} />
-        </div>
-        <Link className="act" href={`/sessions/${sessionId}/weigh-out`}>
-          Weigh out
-        </Link>
-        {runId ? (
-          <>
-            <Link className="act" href={`/runs/${runId}/record`}>
-              Record
-            </Link>
-            <Link className="act act-strong" href={`/runs/${runId}`}>
-              To the stove
-            </Link>
-          </>
-        ) : isNewest ? (
-          <>
-            <Link className="act" href={`/sessions/${sessionId}/change`}>
-              Change
-            </Link>
-            <button
-              type="button"
-              className="act act-strong"
-              onClick={() => void start()}
-              disabled={stopped || starting}
-              title={stopped ? 'A stop holds this plan' : undefined}
-            >
-              {starting ? 'Starting …' : 'Start'}
-            </button>
-          </>
-        ) : null}
-      </header>
-      {isNewest ? null : (
-        <p className="banner">
-          This is an older plan. <Link href={`/sessions/${sessionId}`}>See the newest.</Link>
-        </p>
-      )}
-      {problem ? (
-        <p className="banner banner-stop" role="alert">
-          {problem}
-        </p>
-      ) : null}
-      {!runId && plan.questions.some((question) => question.answer === null) ? (
-        <p className="banner">
-          Is it mordanted? Nobody is sure of{' '}
-          {plan.questions
-            .filter((question) => question.answer === null)
-            .map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name)
-            .join(', ')}
-          . {isNewest ? <Link href={`/sessions/${sessionId}/change`}>Choose what to do about it.</Link> : null}
-        </p>
+    <Page
+      title={
+        <>
+          {plan.name} <span className="quiet">plan {plan.version}</span>
+        </>
+      }
+      under={<PlanTotals plan={plan} />}
+      acts={
+        <>
+          <LinkButton href={`/sessions/${sessionId}/weigh-out`}>Weigh out</LinkButton>
+          {runId ? (
+            <>
+              <LinkButton href={`/runs/${runId}/record`}>Record</LinkButton>
+              <LinkButton type="primary" href={`/runs/${runId}`}>
+                To the stove
+              </LinkButton>
+            </>
+          ) : isNewest ? (
+            <>
+              <LinkButton href={`/sessions/${sessionId}/change`}>Change</LinkButton>
+              <Button type="primary" onClick={() => void start()} disabled={stopped} loading={starting}>
+                Start
+              </Button>
+            </>
+          ) : null}
+        </>
+      }
+    >
+      {isNewest ? null : <Notice acts={<LinkButton href={`/sessions/${sessionId}`}>See the newest</LinkButton>}>This is an older plan.</Notice>}
+      {problem ? <Notice kind="fault">{problem}</Notice> : null}
+      {!runId && stopped ? <Notice>A stop holds this plan: it stands below. Change the plan, and it can be started.</Notice> : null}
+      {!runId && asked.length > 0 ? (
+        <Notice acts={isNewest ? <LinkButton href={`/sessions/${sessionId}/change`}>Choose what to do</LinkButton> : null}>
+          Is it mordanted? Nobody is sure of {asked.map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name).join(', ')}.
+        </Notice>
       ) : null}
       <Findings findings={plan.findings} stepTitle={title} />
-      <Warp plan={plan} nowMs={now} chosenStepId={chosen} onChoose={setChosen} />
+      <Guard what="The warp">
+        <Warp plan={plan} nowMs={now} chosenStepId={chosen} onChoose={setChosen} />
+      </Guard>
       {versions.length > 1 ? (
-        <details className="versions">
-          <summary>{versions.length} versions of this plan</summary>
-          <ul>
+        <Open title={`${versions.length} versions of this plan`}>
+          <ul className="stack stack-tight">
             {versions.map((v) => (
               <li key={v.version}>
-                <Link href={`/sessions/${sessionId}?plan=${v.version}`}>Plan {v.version}</Link>, {printDay(v.createdAtMs, plan.home.diary.zone)}: {v.reason}
+                <Link href={`/sessions/${sessionId}?plan=${v.version}`}>Plan {v.version}</Link>, {print.date(v.createdAtMs, now)}: {v.reason}
               </li>
             ))}
           </ul>
-        </details>
+        </Open>
       ) : null}
       <Drawer
         open={step !== undefined}
         onClose={() => setChosen(null)}
-        size={440}
+        size={460}
         mask={false}
         title={null}
-        closable={{ placement: 'end' }}
+        closable={{ placement: 'end', 'aria-label': 'Close the step' }}
         aria-label={step?.title ?? 'Step'}
       >
         {step ? <StepDetails plan={plan} step={step} /> : null}
       </Drawer>
-    </div>
+    </Page>
   );
 }

@@ -1,88 +1,132 @@
 'use client';
+import { Input, Tag } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { SessionSummary } from '@/contract/views';
-import { printClock, printDay } from '@/core/time/zone';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
+import { usePrint } from '../shell/facts';
+import { LinkButton } from '../shell/LinkButton';
+import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
-import { useZone } from '../shell/useZone';
+import { Rows } from '../shell/Rows';
+import { type TimeBandScale, timeBand } from './timeBand';
 
-const PAGE = 40;
+/** When it was or will be: as it really went, where it went. */
+const spanOf = (session: SessionSummary) => ({ startMs: session.run?.startedAtMs ?? session.startMs, endMs: session.run?.finishedAtMs ?? session.endMs });
 
 export function SessionsPage() {
-  const sessions = useLoaded<SessionSummary[]>('/sessions', (message) => message.kind === 'changed' && (message.what === 'session' || message.what === 'run'));
-  const [shown, setShown] = useState(PAGE);
+  const sessions = useLoaded<SessionSummary[]>('/sessions');
+  const print = usePrint();
+  const now = useNow(30_000);
   const [text, setText] = useState('');
-  if (sessions.state === 'loading') return <LoadingPage what="the sessions" />;
-  if (sessions.state === 'failed') return <FailedPage why={sessions.why} retry={sessions.retry} />;
-  const found = sessions.value.filter((session) => `${session.name} ${session.lotNames.join(' ')}`.toLowerCase().includes(text.trim().toLowerCase()));
-  return (
-    <div className="page">
-      <header className="page-head">
-        <h1>Sessions</h1>
-        <input
-          type="search"
-          className="search"
-          aria-label="Find a session"
-          placeholder="Find by name or lot"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <Link className="act act-strong" href="/sessions/new">
-          Plan a session
-        </Link>
-      </header>
-      {sessions.value.length === 0 ? (
-        <EmptyPlace>
-          <p>No session yet. Plan one: choose fibre, then the steps in working order, and the quantities and times are worked out for you.</p>
+  const all = sessions.state === 'ready' ? sessions.value : null;
+  const found = useMemo(() => {
+    const words = text.trim().toLowerCase().split(/\s+/);
+    return (all ?? []).filter((session) => words.every((word) => `${session.name} ${session.lotNames.join(' ')}`.toLowerCase().includes(word)));
+  }, [all, text]);
+  const band = useMemo(() => timeBand(found.map(spanOf), now, print.zone), [found, now, print.zone]);
+  if (sessions.state === 'failed') return <FailedPage title="Sessions" why={sessions.why} retry={sessions.retry} />;
+  if (!all) return <LoadingPage title="Sessions" />;
+  const plan = (
+    <LinkButton type="primary" href="/sessions/new">
+      Plan a session
+    </LinkButton>
+  );
+  if (all.length === 0)
+    return (
+      <Page title="Sessions" acts={plan}>
+        <EmptyPlace act={plan}>
+          No session yet. Choose fibre, then the steps in working order; quantities, vessels and times are worked out for you, around your sleep and your away
+          hours.
         </EmptyPlace>
-      ) : (
-        <ul className="rows">
-          {found.slice(0, shown).map((session) => (
-            <SessionRow key={session.id} session={session} />
-          ))}
-        </ul>
-      )}
-      {found.length > shown ? (
-        <button type="button" className="act" onClick={() => setShown(shown + PAGE)}>
-          Show more ({found.length - shown} left)
-        </button>
-      ) : null}
-    </div>
+      </Page>
+    );
+  return (
+    <Page
+      title="Sessions"
+      under={
+        <span>
+          {print.day(band.fromMs)} to {print.day(band.toMs - 1)}, now as the upright line
+        </span>
+      }
+      acts={
+        <>
+          <Input
+            type="search"
+            allowClear
+            aria-label="Find a session"
+            placeholder="Find by name or lot"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            style={{ width: 240 }}
+          />
+          {plan}
+        </>
+      }
+    >
+      {found.length === 0 ? <EmptyPlace>No session has these words.</EmptyPlace> : null}
+      <Rows label="Sessions" items={found} keyOf={(session) => session.id} render={(session) => <SessionRow session={session} band={band} nowMs={now} />} />
+    </Page>
   );
 }
 
-function SessionRow({ session }: { session: SessionSummary }) {
-  const zone = useZone();
-  const now = useNow(30_000);
+function SessionRow({ session, band, nowMs }: { session: SessionSummary; band: TimeBandScale; nowMs: number }) {
+  const print = usePrint();
   const phase = session.run?.phase ?? 'planned';
   const href = phase === 'running' ? `/runs/${session.run?.id}` : phase === 'finished' ? `/runs/${session.run?.id}/record` : `/sessions/${session.id}`;
-  const startMs = session.run?.startedAtMs ?? session.startMs;
-  const endMs = session.run?.finishedAtMs ?? session.endMs;
-  const word =
-    phase === 'running' ? 'running' : phase === 'finished' ? 'finished' : now !== null && session.startMs < now ? 'planned, start passed' : 'planned';
+  const { startMs, endMs } = spanOf(session);
+  const word = phase === 'running' ? 'running' : phase === 'finished' ? 'finished' : session.startMs < nowMs ? 'planned, start passed' : 'planned';
   return (
-    <li className="row">
-      <span className="yarns" aria-hidden="true">
-        {session.expectedHex.slice(0, 6).map((hex, i) => (
+    <div className="row session-row">
+      <span className="line line-tight" aria-hidden="true">
+        {session.expectedHex.map((hex, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: two lots may have one colour
           <span key={`${hex}${i}`} className="yarn-dot" style={{ background: hex }} />
         ))}
       </span>
       <div className="row-main">
-        <Link href={href} className="row-link">
+        <Link href={href} className="row-name">
           {session.name}
         </Link>
         <span className="quiet">{session.lotNames.join(', ')}</span>
       </div>
-      <span className="row-when">
-        {zone ? `${printDay(startMs, zone)} ${printClock(startMs, zone)} – ${printDay(endMs, zone)} ${printClock(endMs, zone)}` : ''}
-      </span>
-      <span className={`state state-${phase}`}>{word}</span>
-      <Link href={`/sessions/${session.id}`} className="act act-small">
+      <div style={{ flex: '2 1 300px' }}>
+        <TimeBand startMs={startMs} endMs={endMs} band={band} nowMs={nowMs} done={phase !== 'planned' && phase !== 'notStarted'} />
+        <span className="quiet small">
+          {print.date(startMs, nowMs)} to {print.date(endMs, nowMs)}
+        </span>
+      </div>
+      <Tag variant={phase === 'running' ? 'solid' : 'outlined'} color={phase === 'running' ? 'var(--ink)' : 'default'}>
+        {word}
+      </Tag>
+      <LinkButton size="small" href={`/sessions/${session.id}`} aria-label={`Plan ${session.planVersion} of ${session.name}`}>
         Plan {session.planVersion}
-      </Link>
-    </li>
+      </LinkButton>
+    </div>
+  );
+}
+
+interface BandProps {
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly band: TimeBandScale;
+  readonly nowMs: number;
+  readonly done: boolean;
+}
+
+/** The session among its days; the figures stand under it. */
+function TimeBand({ startMs, endMs, band, nowMs, done }: BandProps) {
+  const pct = (share: number) => `${share * 100}%`;
+  const [from, to, now] = [band.xOf(startMs), band.xOf(endMs), band.xOf(nowMs)];
+  return (
+    <svg className="time-band" aria-hidden="true">
+      <rect className="time-band-ground" x="0" y="8" width="100%" height="6" />
+      {band.midnights.map((share) => (
+        <line key={share} x1={pct(share)} x2={pct(share)} y1="8" y2="14" stroke="var(--panel)" />
+      ))}
+      <rect className={done ? 'time-band-done' : 'time-band-planned'} x={pct(from)} y="4" width={pct(Math.max(0.006, to - from))} height="14" rx="2" />
+      <line className="time-band-now" x1={pct(now)} x2={pct(now)} y1="0" y2="22" />
+    </svg>
   );
 }

@@ -1,13 +1,14 @@
 'use client';
+import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
+import { Button } from 'antd';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { WeighList } from '@/contract/views';
 import { type Cost, costOf } from '@/core/dose/cost';
-import { parseAmount } from '@/core/dose/parseAmount';
 import { nearestSpoons } from '@/core/dose/spoons';
 import { knownValue } from '@/core/figure';
-import { refusalText } from '@/core/measure/parseQuantity';
-import { printAmount, printMass, printNumber, printVolume } from '@/core/measure/print';
+import { printNumber } from '@/core/measure/print';
+import type { Printer } from '@/core/measure/printer';
 import { standingTicks, type WeighLine, type WeighTick } from '@/core/plan/weighOut';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { WEAR_WORD, type Wear } from '@/core/shelf/assistant';
@@ -15,24 +16,25 @@ import { type ShoppingLine, type StockLevel, serves } from '@/core/shelf/stock';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useLoaded } from '../api/useLoaded';
-import { FailedPage, LoadingPage } from '../shell/PageState';
+import { TypedInput } from '../form/TypedInput';
+import { amountReader } from '../form/typed';
+import { Caution } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
+import { LinkButton } from '../shell/LinkButton';
+import { Notice } from '../shell/Notice';
+import { Page, Panel } from '../shell/Page';
+import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 
 /** Everything to weigh and measure for a session, in the order of use; one tap ticks a line off as planned. */
 export function WeighOutPage({ sessionId }: { sessionId: string }) {
-  const list = useLoaded<WeighList>(
-    `/sessions/${sessionId}/weigh-out`,
-    (message) => message.kind === 'changed' && (message.what === 'weigh' || message.what === 'session') && message.id === sessionId,
-  );
-  const stock = useLoaded<StockLevel[]>('/stock', (message) => message.kind === 'changed' && message.what === 'stock');
-  const lack = useLoaded<ShoppingLine[]>(
-    `/sessions/${sessionId}/shopping`,
-    (message) => message.kind === 'changed' && ['stock', 'session'].includes(message.what),
-  );
+  const list = useLoaded<WeighList>(`/sessions/${sessionId}/weigh-out`);
+  const stock = useLoaded<StockLevel[]>('/stock');
+  const lack = useLoaded<ShoppingLine[]>(`/sessions/${sessionId}/shopping`);
   const [problem, setProblem] = useState<string | null>(null);
-  if (list.state === 'failed') return <FailedPage why={list.why} retry={list.retry} />;
-  if (list.state === 'loading') return <LoadingPage what="the list" />;
-  const { session, lines, ticks } = list.value;
-  const standing = standingTicks(ticks);
+  const standing = useMemo(() => standingTicks(list.state === 'ready' ? list.value.ticks : []), [list]);
+  if (list.state === 'failed') return <FailedPage title="Weigh out" why={list.why} retry={list.retry} />;
+  if (list.state === 'loading') return <LoadingPage title="Weigh out" />;
+  const { session, lines } = list.value;
   const done = lines.filter((line) => standing.has(line.key)).length;
   const levels = stock.state === 'ready' ? stock.value : [];
   const tick = async (line: WeighLine, amount: WeighTick['amount']) => {
@@ -45,51 +47,57 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
     }
   };
   return (
-    <div className="page">
-      <header className="page-head">
-        <div className="page-title">
-          <h1>Weigh out</h1>
-          <p className="totals">
-            <Link href={`/sessions/${sessionId}`}>{session.name}</Link>
-            <span>
-              {done} of {lines.length} ready
-            </span>
-          </p>
-        </div>
-        <button type="button" className="act no-print" onClick={() => window.print()}>
-          Print
-        </button>
-        <Link className="act act-strong no-print" href={session.runId ? `/runs/${session.runId}` : `/sessions/${sessionId}`}>
-          {session.runId ? 'To the stove' : 'To the plan'}
-        </Link>
-      </header>
-      {problem ? (
-        <p className="banner banner-stop" role="alert">
-          {problem}
-        </p>
+    <Page
+      title="Weigh out"
+      under={
+        <>
+          <Link href={`/sessions/${sessionId}`}>{session.name}</Link>
+          <span aria-live="polite">
+            {done} of {lines.length} ready
+          </span>
+        </>
+      }
+      acts={
+        <>
+          <Button icon={<PrinterOutlined />} onClick={() => window.print()}>
+            Print
+          </Button>
+          <LinkButton type="primary" href={session.runId ? `/runs/${session.runId}` : `/sessions/${sessionId}`}>
+            {session.runId ? 'To the stove' : 'To the plan'}
+          </LinkButton>
+        </>
+      }
+    >
+      {problem ? <Notice kind="fault">{problem}</Notice> : null}
+      {lines.length === 0 ? (
+        <EmptyPlace act={<LinkButton href={`/sessions/${sessionId}`}>To the plan</LinkButton>}>Nothing to weigh in this plan.</EmptyPlace>
       ) : null}
-      {lines.length === 0 ? <p className="page-state">Nothing to weigh in this plan.</p> : null}
-      {bySteps(lines).map((group) => (
-        <section key={group.stepId} className="weigh-step" aria-label={group.title}>
-          <h2>{group.title}</h2>
-          <Wearing lines={group.lines} />
-          <ul className="rows">
-            {group.lines.map((line) => (
-              <Line
-                key={line.key}
-                line={line}
-                tick={standing.get(line.key)}
-                places={levels.filter((level) => serves(level.item, line))}
-                onTick={(amount) => void tick(line, amount)}
-              />
-            ))}
-          </ul>
-        </section>
-      ))}
-      <CostLine cost={costFor(lines, standing, levels, session.dryFibreG)} />
-      {lack.state === 'ready' && lack.value.length > 0 ? <Lacking lines={lack.value} /> : null}
-      <p className="quiet small">{PLAN_FOOTER}</p>
-    </div>
+      <div className="beside">
+        <div className="stack">
+          {bySteps(lines).map((group) => (
+            <Panel key={group.stepId} title={group.title} label={group.title}>
+              <Wearing lines={group.lines} />
+              <ul>
+                {group.lines.map((line) => (
+                  <Line
+                    key={line.key}
+                    line={line}
+                    tick={standing.get(line.key)}
+                    places={levels.filter((level) => serves(level.item, line))}
+                    onTick={(amount) => void tick(line, amount)}
+                  />
+                ))}
+              </ul>
+            </Panel>
+          ))}
+        </div>
+        <div className="stack">
+          {lack.state === 'ready' && lack.value.length > 0 ? <Lacking lines={lack.value} /> : null}
+          <CostLine cost={costFor(lines, standing, levels, session.dryFibreG)} />
+          <p className="quiet small">{PLAN_FOOTER}</p>
+        </div>
+      </div>
+    </Page>
   );
 }
 
@@ -108,43 +116,37 @@ function Wearing({ lines }: { lines: readonly WeighLine[] }) {
   const wear = [...new Set(lines.flatMap((line) => line.wear))] as Wear[];
   if (wear.length === 0) return null;
   const words = wear.map((piece) => WEAR_WORD[piece]).join(', ');
-  return (
-    <p className="finding finding-caution">
-      <span>
-        <strong>Care</strong>: {words} on before opening the tub.{wear.includes('M') ? ' Wipe, do not sweep.' : ''}
-      </span>
-    </p>
-  );
+  return <Caution severity="caution" text={`${words} on before opening the tub.${wear.includes('M') ? ' Wipe, do not sweep.' : ''}`} />;
 }
 
-function Line({
-  line,
-  tick,
-  places,
-  onTick,
-}: {
-  line: WeighLine;
-  tick: WeighTick | undefined;
-  places: readonly StockLevel[];
-  onTick: (amount: WeighTick['amount']) => void;
-}) {
+interface LineProps {
+  readonly line: WeighLine;
+  readonly tick: WeighTick | undefined;
+  readonly places: readonly StockLevel[];
+  readonly onTick: (amount: WeighTick['amount']) => void;
+}
+
+function Line({ line, tick, places, onTick }: LineProps) {
+  const print = usePrint();
   const [text, setText] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const read = amountReader(line.unit, null, print.measures);
   const weighed = tick?.amount ? knownValue(tick.amount) : null;
   const difference = weighed === null || line.planned === null ? null : weighed - line.planned;
   const other = () => {
     if (text === null) return;
-    const parsed = parseAmount(text, line.unit, null);
-    if (!parsed.ok) return setProblem(refusalText(parsed.error));
-    setProblem(null);
+    if (text.trim() === '') return setText(null);
+    const got = read(text);
+    if (!got.ok || got.value === null) return;
     setText(null);
-    onTick({ state: parsed.value.plusMinusPct === null ? 'measured' : 'estimated', value: parsed.value.value });
+    onTick({ state: got.value.plusMinusPct === null ? 'measured' : 'estimated', value: got.value.value });
   };
   return (
-    <li className={`row weigh-line${tick ? ' weigh-done' : ''}`}>
-      <button
-        type="button"
+    <li className="row weigh-line">
+      <Button
+        size="large"
+        type={tick ? 'primary' : 'default'}
         className="weigh-tick"
+        icon={tick ? <CheckOutlined /> : undefined}
         aria-pressed={tick !== undefined}
         aria-label={tick ? `${line.name}: take the tick back` : `${line.name}: ready`}
         onClick={() => {
@@ -152,42 +154,34 @@ function Line({
           else if (line.aim === null) setText('');
           else onTick({ state: 'measured', value: line.aim });
         }}
-      >
-        {tick ? '✓' : ''}
-      </button>
+      />
       <div className="row-main">
-        <span className="row-name">{line.name}</span>
-        <span className="quiet small">{lineWords(line, places)}</span>
-        {problem ? (
-          <span className="field-error" role="alert">
-            {problem}
-          </span>
-        ) : null}
+        <span className={tick ? 'quiet row-name' : 'row-name'}>{line.name}</span>
+        <span className="quiet small">{lineWords(line, places, print)}</span>
       </div>
       <div className="weigh-amounts">
-        <span className="figure weigh-aim">{line.aim === null ? 'unknown' : printAmount(line.aim, line.unit)}</span>
+        <span className="figure weigh-aim">{line.aim === null ? 'unknown' : print.amount(line.aim, line.unit)}</span>
         {tick?.amount ? (
           <span className="small">
-            weighed {weighed === null ? 'unknown' : printAmount(weighed, line.unit)}
+            weighed {weighed === null ? 'unknown' : print.amount(weighed, line.unit)}
             {difference !== null && line.planned !== null && Math.abs(difference) > line.planned * 0.02
-              ? ` (${difference > 0 ? '+' : '−'}${printAmount(Math.abs(difference), line.unit)})`
+              ? ` (${difference > 0 ? '+' : '−'}${print.amount(Math.abs(difference), line.unit)})`
               : ''}
           </span>
         ) : text === null ? (
-          <button type="button" className="link-button small no-print" onClick={() => setText('')}>
+          <Button type="link" size="small" className="no-print" onClick={() => setText('')}>
             {line.aim === null ? 'weigh it now' : 'another amount'}
-          </button>
+          </Button>
         ) : (
-          <input
-            // biome-ignore lint/a11y/noAutofocus: the field appears because somebody asked for it
+          <TypedInput
             autoFocus
-            className="bench-input weigh-input"
             aria-label={`How much ${line.name}`}
             placeholder={line.unit === 'piece' ? 'how many' : `in ${line.unit}`}
             value={text}
-            onChange={(event) => setText(event.target.value)}
-            onBlur={() => (text.trim() === '' ? setText(null) : other())}
-            onKeyDown={(event) => event.key === 'Enter' && other()}
+            read={read}
+            onChange={setText}
+            onDone={other}
+            style={{ width: 150 }}
           />
         )}
       </div>
@@ -196,7 +190,7 @@ function Line({
 }
 
 /** How else it may be measured, and where it stands. */
-function lineWords(line: WeighLine, places: readonly StockLevel[]): string {
+function lineWords(line: WeighLine, places: readonly StockLevel[], print: Printer): string {
   const own = places.find((level) => level.item.ownBulkGPerMl !== null)?.item.ownBulkGPerMl ?? null;
   const ownSpoons = own === null || line.planned === null ? null : nearestSpoons(line.planned / own, 'metric');
   const spoon = ownSpoons ? `or ${ownSpoons} by your own spoon` : line.spoon ? `or about ${line.spoon.text}, give or take ${line.spoon.plusMinusPct} %` : null;
@@ -205,9 +199,9 @@ function lineWords(line: WeighLine, places: readonly StockLevel[]): string {
     .filter(Boolean)
     .join(', ');
   const stock = line.stock
-    ? `${printVolume(line.stock.measureMl)} of a ${line.stock.wvPct} % stock: ${printMass(line.stock.makeG)} made up to ${printVolume(line.stock.makeMl)} (the scale reads ${printMass(line.readsToG ?? 1)})`
+    ? `${print.volume(line.stock.measureMl)} of a ${line.stock.wvPct} % stock: ${print.mass(line.stock.makeG)} made up to ${print.volume(line.stock.makeMl)} (the scale reads ${print.mass(line.readsToG ?? 1)})`
     : null;
-  return [stock ?? line.words, stock ? null : spoon, kept].filter(Boolean).join(' · ');
+  return [stock ?? (line.words === null ? null : print.says(line.words)), stock ? null : spoon, kept].filter(Boolean).join(' · ');
 }
 
 function costFor(lines: readonly WeighLine[], standing: ReadonlyMap<string, WeighTick>, levels: readonly StockLevel[], dryFibreG: number | null): Cost | null {
@@ -237,22 +231,22 @@ const CostLine = ({ cost }: { cost: Cost | null }) =>
   );
 
 function Lacking({ lines }: { lines: readonly ShoppingLine[] }) {
+  const print = usePrint();
   return (
-    <section className="panel">
-      <h2>To buy or gather</h2>
-      <ul className="plain">
+    <Panel title="To buy or gather">
+      <ul className="stack stack-tight">
         {lines.map((line) => (
           <li key={`${line.substance}/${line.form}/${line.unit}`}>
             {line.name}
-            {line.form === null ? '' : `, ${line.form}`}: <strong>{line.lack === null ? 'unknown how much' : printAmount(line.lack, line.unit)}</strong>
+            {line.form === null ? '' : `, ${line.form}`}: <strong>{line.lack === null ? 'unknown how much' : print.amount(line.lack, line.unit)}</strong>
             <span className="quiet small">
               {' '}
-              {line.amount === null ? 'needed: unknown' : `needed ${printAmount(line.amount, line.unit)}`};{' '}
-              {line.have.state === 'unknown' ? 'on the shelf: unknown, count it' : `on the shelf ${printAmount(line.have.value, line.unit)}`}
+              {line.amount === null ? 'needed: unknown' : `needed ${print.amount(line.amount, line.unit)}`};{' '}
+              {line.have.state === 'unknown' ? 'on the shelf: unknown, count it' : `on the shelf ${print.amount(line.have.value, line.unit)}`}
             </span>
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   );
 }

@@ -1,52 +1,31 @@
-import { boilingC } from '@/core/heat/boiling';
-import { printMass } from '@/core/measure/print';
+'use client';
+import { Button } from 'antd';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import type { Home } from '@/core/plan/plan';
+import { usePrint } from '../shell/facts';
+import { Panel } from '../shell/Page';
+import { HOME_PARTS, type HomePart, homeSentence, PART_TITLE } from './homeSentences';
 
-const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const HomePartForm = dynamic(() => import('./HomePartForm').then((module) => module.HomePartForm), { ssr: false });
 
-/** The figures of the home that plans are made with. */
+/** The home as it reads, each part changed in its place. */
 export function HomePanel({ home }: { home: Home }) {
-  const { diary, heatSources, scales, probes } = home;
-  const rows: readonly (readonly [string, string])[] = [
-    ['awake', `${diary.wakeAt}–${diary.sleepAt}`],
-    [
-      'away',
-      diary.away.length === 0
-        ? 'never'
-        : diary.away.map((away) => `${away.weekdays.map((day) => WEEKDAYS[day]).join(', ')} ${away.from}–${away.to}`).join('; '),
-    ],
-    ['time zone', diary.zone],
-    [
-      'heat',
-      heatSources
-        .map((source) => `${source.name} (${source.maxW === null ? 'power unknown' : `${source.maxW} W`}${source.outdoors ? ', outdoors' : ''})`)
-        .join(', '),
-    ],
-    [
-      'scales',
-      scales.length === 0
-        ? 'none written down'
-        : scales
-            .map((scale) => `${scale.name}: reads to ${printMass(scale.readsToG)}${scale.mostG === null ? '' : `, up to ${printMass(scale.mostG)}`}`)
-            .join('; '),
-    ],
-    ['probes', probes.length === 0 ? 'none' : probes.map((probe) => probe.name).join(', ')],
-    ['altitude', `${home.altitudeM} m: water boils near ${Math.round(boilingC(home.altitudeM) * 2) / 2} °C`],
-    ['circuit', home.circuitW === null ? 'unknown' : `${home.circuitW} W`],
-    ['children or pets', home.childrenOrPets ? 'yes' : 'no'],
-    ['emergency number', home.emergencyNumber || 'not set'],
-  ];
+  const print = usePrint();
+  const [open, setOpen] = useState<HomePart | null>(null);
   return (
-    <section className="panel">
-      <dl className="questions">
-        {rows.map(([what, value]) => (
-          <div key={what}>
-            <dt>{what}</dt>
-            <dd>{value}</dd>
-          </div>
-        ))}
-      </dl>
+    <Panel label="The home">
+      {HOME_PARTS.map((part) => (
+        <div key={part} className="row">
+          <h3 style={{ flex: '0 0 140px' }}>{PART_TITLE[part]}</h3>
+          <p className="row-main">{homeSentence(part, home, print)}</p>
+          <Button size="small" aria-label={`Change: ${PART_TITLE[part]}`} onClick={() => setOpen(part)}>
+            Change
+          </Button>
+        </div>
+      ))}
       <p className="quiet">Attended heat is planned only while somebody is home and awake. Rests with the heat off may pass the night.</p>
-    </section>
+      {open ? <HomePartForm part={open} home={home} onClose={() => setOpen(null)} /> : null}
+    </Panel>
   );
 }

@@ -1,138 +1,123 @@
 'use client';
-import { Checkbox, DatePicker, Input, InputNumber, Modal, Select } from 'antd';
+import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
+import { liquorEdit, newLiquor } from '@/contract/shelf';
 import type { Figure } from '@/core/figure';
-import { parseIn, refusalText } from '@/core/measure/parseQuantity';
+import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { KEPT_IN, type Liquor, spoilByMs } from '@/core/shelf/liquor';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
-import type { Book } from '../api/useBook';
-import { useSave } from '../api/useSave';
-import { Field, FormProblem } from '../shell/Field';
-import { dayjsIn, msFromPicker } from '../shell/zonedPicker';
+import { DayField } from '../form/DayField';
+import { FormSheet } from '../form/FormSheet';
+import { Hidden } from '../form/Hidden';
+import { TypedItem } from '../form/TypedItem';
+import { typedValue, volumeReader } from '../form/typed';
+import { usePrint } from '../shell/facts';
+import { PutAway } from './PutAway';
+
+type Kept = Omit<Liquor, 'id' | 'revision' | 'retired'>;
+interface Values extends Omit<Kept, 'volumeMl' | 'dyestuffId' | 'from' | 'uses'> {
+  readonly id: string;
+  readonly revision: number;
+  readonly dyestuffId: string;
+  readonly volumeText: string;
+  readonly uses: number | null;
+}
 
 interface Props {
   readonly liquor: Liquor | null;
   /** What is known already when a bath is kept after a run. */
-  readonly from?: Partial<Omit<Liquor, 'id' | 'revision' | 'retired'>>;
-  readonly book: Pick<Book, 'dyestuffs'>;
-  readonly zone: string;
+  readonly from?: Partial<Kept>;
+  readonly dyestuffs: readonly Dyestuff[];
   readonly onClose: () => void;
-  readonly onSaved: () => void;
 }
 
 const KEPT_WORD = { room: 'at room temperature', fridge: 'in a fridge', freezer: 'in a freezer' } as const;
-
 /** A bath kept for later, with its age and the day by which it is used or binned. */
-export function LiquorForm({ liquor, from = {}, book, zone, onClose, onSaved }: Props) {
+export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
+  const { measures } = usePrint();
   const [id] = useState(() => liquor?.id ?? newId());
-  const [fields, setFields] = useState<Omit<Liquor, 'id' | 'revision' | 'retired'>>(() => {
-    const madeAtMs = from.madeAtMs ?? Math.round(nowMs());
-    const blank = {
-      name: '',
-      dyestuffId: null,
-      volumeMl: { state: 'unknown' } as Figure,
-      ph: null,
-      madeAtMs,
-      keptIn: 'fridge' as const,
-      place: '',
-      uses: 1,
-      spoilByMs: spoilByMs(madeAtMs, 'fridge'),
-      labelled: false,
-      note: '',
-      from: null,
-      ...from,
-    };
-    if (!liquor) return blank;
-    const { id: _id, revision: _revision, retired: _retired, ...rest } = liquor;
-    return rest;
-  });
-  const offered = fields.volumeMl.state === 'unknown' ? '' : `${fields.volumeMl.value} mL`;
-  const [text, setText] = useState(offered);
-  const { errors, saving, save, refuse } = useSave(['name', 'volumeMl', 'ph']);
-  const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
-  const done = () => {
-    onSaved();
-    onClose();
+  const [madeAtMs] = useState(() => liquor?.madeAtMs ?? from.madeAtMs ?? Math.round(nowMs()));
+  const had: Partial<Kept> = liquor ?? from;
+  const volume: Figure = had.volumeMl ?? { state: 'unknown' };
+  const offered = volume.state === 'unknown' ? '' : `${volume.value} mL`;
+  const keptIn = had.keptIn ?? 'fridge';
+  const first: Values = {
+    id,
+    revision: liquor?.revision ?? 0,
+    name: had.name ?? '',
+    dyestuffId: had.dyestuffId ?? '',
+    volumeText: offered,
+    ph: had.ph ?? null,
+    madeAtMs,
+    keptIn,
+    place: had.place ?? '',
+    uses: had.uses ?? 1,
+    spoilByMs: had.spoilByMs === undefined ? spoilByMs(madeAtMs, keptIn) : had.spoilByMs,
+    labelled: had.labelled ?? false,
+    note: had.note ?? '',
   };
-  const keep = () => {
-    let volumeMl: Figure = { state: 'unknown' };
+  const body = ({ id: own, revision, dyestuffId, volumeText, ...rest }: Values) => {
+    const mL = typedValue(volumeReader(measures), volumeText);
     // What stands as it was offered is as sure as it was: a planned volume is not measured by being kept.
-    if (text === offered) volumeMl = fields.volumeMl;
-    else if (text.trim() !== '') {
-      const parsed = parseIn(text, 'volume', 'mL');
-      if (!parsed.ok) return refuse('volumeMl', refusalText(parsed.error));
-      volumeMl = { state: 'measured', value: parsed.value };
-    }
-    const body = { ...fields, volumeMl };
-    void save(() => (liquor ? put(`/liquors/${id}`, { ...body, revision: liquor.revision }) : post('/liquors', { id, ...body })), done);
+    const volumeMl: Figure = volumeText === offered ? volume : mL === null ? { state: 'unknown' } : { state: 'measured', value: mL };
+    return { ...rest, dyestuffId: dyestuffId || null, volumeMl, from: had.from ?? null, ...(liquor ? { revision } : { id: own }) };
   };
   return (
-    <Modal
-      open
+    <FormSheet<Values>
+      name={liquor ? `liquor-${liquor.id}` : `liquor-new-${from.from?.stepId ?? ''}`}
       title={liquor ? liquor.name : 'Keep a liquor'}
-      okText="Keep"
-      cancelText="Not now"
-      okButtonProps={{ disabled: saving }}
-      onOk={keep}
-      onCancel={onClose}
+      first={first}
+      body={body}
+      schema={liquor ? liquorEdit : newLiquor}
+      places={{ volumeMl: 'volumeText' }}
+      send={(sent) => (liquor ? put(`/liquors/${liquor.id}`, sent) : post('/liquors', sent))}
+      ends={liquor ? <PutAway label="Used up or poured away" path={`/liquors/${liquor.id}/retire`} revision={liquor.revision} onDone={onClose} /> : null}
+      onDone={onClose}
+      onClose={onClose}
     >
-      <Field label="Name" problem={errors.name}>
-        <Input value={fields.name} maxLength={120} placeholder="Weld, second bath" onChange={(event) => set({ name: event.target.value })} />
-      </Field>
-      <div className="params">
-        <Field label="Dyestuff">
-          <Select
-            value={fields.dyestuffId ?? ''}
-            showSearch={{ optionFilterProp: 'label' }}
-            options={[{ value: '', label: 'unknown' }, ...book.dyestuffs.map((one) => ({ value: one.id, label: one.name }))]}
-            onChange={(value: string) => set({ dyestuffId: value || null })}
-          />
-        </Field>
-        <Field label="Volume" problem={errors.volumeMl}>
-          <Input value={text} placeholder="unknown; 2.5 L" onChange={(event) => setText(event.target.value)} />
-        </Field>
-        <Field label="pH" problem={errors.ph}>
-          <InputNumber value={fields.ph} placeholder="not measured" onChange={(ph) => set({ ph })} style={{ width: '100%' }} />
-        </Field>
-        <Field label="Baths given so far">
-          <InputNumber value={fields.uses} min={0} onChange={(uses) => set({ uses: uses ?? 0 })} style={{ width: '100%' }} />
-        </Field>
-        <Field label="Kept">
-          <Select
-            value={fields.keptIn}
-            options={KEPT_IN.map((value) => ({ value, label: KEPT_WORD[value] }))}
-            onChange={(keptIn) => set({ keptIn, spoilByMs: spoilByMs(fields.madeAtMs, keptIn) })}
-          />
-        </Field>
-        <Field label="Use or look by" hint="A guess by where it is kept; change it.">
-          <DatePicker
-            value={fields.spoilByMs === null ? null : dayjsIn(fields.spoilByMs, zone)}
-            format="ddd D MMM YYYY"
-            onChange={(value) => set({ spoilByMs: value ? msFromPicker(value, zone) : null })}
-            style={{ width: '100%' }}
-          />
-        </Field>
-        <Field label="Place">
-          <Input value={fields.place} maxLength={120} onChange={(event) => set({ place: event.target.value })} />
-        </Field>
-      </div>
-      <Checkbox checked={fields.labelled} onChange={(event) => set({ labelled: event.target.checked })}>
-        Labelled with contents, date and “not food”
-      </Checkbox>
-      {liquor ? (
-        <p>
-          <button
-            type="button"
-            className="act act-small"
-            onClick={() => void save(() => post(`/liquors/${id}/retire`, { revision: liquor.revision, retired: true }), done)}
-          >
-            Used up or poured away
-          </button>
-        </p>
-      ) : null}
-      <FormProblem text={errors['']} />
-    </Modal>
+      {(_values, form) => (
+        <>
+          <Hidden names={['id', 'revision', 'madeAtMs']} />
+          <Form.Item name="name" label="Name">
+            <Input maxLength={120} placeholder="Weld, second bath" />
+          </Form.Item>
+          <div className="fields">
+            <Form.Item name="dyestuffId" label="Dyestuff">
+              <Select
+                showSearch={{ optionFilterProp: 'label' }}
+                options={[{ value: '', label: 'unknown' }, ...dyestuffs.map((one) => ({ value: one.id, label: one.name }))]}
+              />
+            </Form.Item>
+            <TypedItem name="volumeText" label="Volume" read={(how) => volumeReader(how)} placeholder="unknown; 2.5 L" />
+            <Form.Item name="ph" label="pH">
+              <InputNumber placeholder="not measured" style={{ width: '100%' }} />
+            </Form.Item>
+            <Form.Item name="uses" label="Baths given so far">
+              <InputNumber min={0} style={{ width: '100%' }} />
+            </Form.Item>
+            <Form.Item name="keptIn" label="Kept">
+              <Select
+                options={KEPT_IN.map((value) => ({ value, label: KEPT_WORD[value] }))}
+                onChange={(next: Liquor['keptIn']) => form.setFieldsValue({ spoilByMs: spoilByMs(madeAtMs, next) } as never)}
+              />
+            </Form.Item>
+            <Form.Item name="spoilByMs" label="Use or look by" extra="A guess by where it is kept; change it.">
+              <DayField />
+            </Form.Item>
+            <Form.Item name="place" label="Place">
+              <Input maxLength={120} />
+            </Form.Item>
+          </div>
+          <Form.Item name="labelled" valuePropName="checked">
+            <Checkbox>Labelled with contents, date and “not food”</Checkbox>
+          </Form.Item>
+          <Form.Item name="note" label="Note">
+            <Input.TextArea autoSize={{ minRows: 1 }} />
+          </Form.Item>
+        </>
+      )}
+    </FormSheet>
   );
 }

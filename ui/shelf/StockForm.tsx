@@ -1,173 +1,163 @@
 'use client';
-import { Input, InputNumber, Modal, Select } from 'antd';
+import { Form, Input, InputNumber, Segmented, Select } from 'antd';
 import { useState } from 'react';
-import { parseAmount } from '@/core/dose/parseAmount';
+import { newStock, stockEdit } from '@/contract/shelf';
 import type { Figure } from '@/core/figure';
-import { refusalText } from '@/core/measure/parseQuantity';
-import { PLANT_FORMS } from '@/core/shelf/dyestuff';
+import type { AmountUnit } from '@/core/measure/print';
+import { PLANT_FORMS, type PlantForm } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
 import type { StockItem } from '@/core/shelf/stock';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
 import type { Book } from '../api/useBook';
-import { useSave } from '../api/useSave';
-import { Field, FormProblem } from '../shell/Field';
+import { FormSheet } from '../form/FormSheet';
+import { Hidden } from '../form/Hidden';
+import { TypedItem } from '../form/TypedItem';
+import { amountReader, massReader, typedValue } from '../form/typed';
+import { usePrint } from '../shell/facts';
+import { PutAway } from './PutAway';
+
+interface Values {
+  readonly id: string;
+  readonly revision: number;
+  readonly substance: string;
+  readonly form: PlantForm | null;
+  readonly label: string | null;
+  readonly amountText: string;
+  readonly sure: Figure['state'];
+  readonly unit: AmountUnit;
+  readonly place: string;
+  readonly source: string;
+  readonly pricePer100: number | null;
+  readonly spoonText: string;
+  readonly note: string;
+}
 
 interface Props {
   readonly item: StockItem | null;
   readonly substance: string | null;
   readonly book: Book;
   readonly onClose: () => void;
-  readonly onSaved: () => void;
 }
 
-const blank = (substance: string, isPlant: boolean): Omit<StockItem, 'id' | 'revision' | 'retired'> => ({
-  substance,
-  form: isPlant ? 'dried' : null,
-  label: null,
-  amount: { state: 'unknown' },
-  unit: 'g',
-  countedAtMs: Math.round(nowMs()),
-  place: '',
-  source: '',
-  pricePerUnit: null,
-  ownBulkGPerMl: null,
-  note: '',
-});
-
 /** Something on the shelf: what it is, how much, where, and what its label says. */
-export function StockForm({ item, substance, book, onClose, onSaved }: Props) {
-  const isPlantId = (id: string) => book.dyestuffs.some((stuff) => stuff.id === id);
+export function StockForm({ item, substance, book, onClose }: Props) {
+  const { measures } = usePrint();
+  const isPlant = (id: string) => book.dyestuffs.some((stuff) => stuff.id === id);
   const [id] = useState(() => item?.id ?? newId());
-  const [fields, setFields] = useState(() => {
-    if (!item) return blank(substance ?? 'alum', isPlantId(substance ?? 'alum'));
-    const { id: _id, revision: _revision, retired: _retired, ...rest } = item;
-    return rest;
-  });
-  const [text, setText] = useState(item && item.amount.state !== 'unknown' ? `${item.amount.value} ${item.unit === 'piece' ? '' : item.unit}`.trim() : '');
-  const [sure, setSure] = useState<Figure['state']>(item?.amount.state ?? 'measured');
-  const { errors, saving, save, refuse } = useSave(['substance', 'form', 'label', 'amount']);
-  const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
-  const isPlant = isPlantId(fields.substance);
-  const forms = FORMS[fields.substance];
-  const done = () => {
-    onSaved();
-    onClose();
+  const what = item?.substance ?? substance ?? 'alum';
+  const known = item && item.amount.state !== 'unknown' ? item.amount.value : null;
+  const first: Values = {
+    id,
+    revision: item?.revision ?? 0,
+    substance: what,
+    form: item ? item.form : isPlant(what) ? 'dried' : null,
+    label: item?.label ?? null,
+    amountText: item && known !== null ? `${known} ${item.unit === 'piece' ? '' : item.unit}`.trim() : '',
+    sure: item?.amount.state ?? 'measured',
+    unit: item?.unit ?? book.shelf.assistant(what)?.unit ?? 'g',
+    place: item?.place ?? '',
+    source: item?.source ?? '',
+    pricePer100: item?.pricePerUnit == null ? null : Math.round(item.pricePerUnit * 1e6) / 1e4,
+    spoonText: item?.ownBulkGPerMl == null ? '' : `${Math.round(item.ownBulkGPerMl * 500) / 100} g`,
+    note: item?.note ?? '',
   };
-  const keep = () => {
-    let amount: Figure = { state: 'unknown' };
-    if (sure !== 'unknown') {
-      const parsed = parseAmount(text, fields.unit);
-      if (!parsed.ok) return refuse('amount', refusalText(parsed.error));
-      amount = { state: sure, value: parsed.value.value };
-    }
-    const body = { ...fields, amount, countedAtMs: Math.round(nowMs()) };
-    void save(() => (item ? put(`/stock/${id}`, { ...body, revision: item.revision }) : post('/stock', { id, ...body })), done);
+  const body = ({ id: own, revision, amountText, sure, pricePer100, spoonText, ...rest }: Values) => {
+    const read = sure === 'unknown' ? null : typedValue(amountReader(rest.unit, null, measures), amountText);
+    const spoonG = typedValue(massReader(measures), spoonText);
+    return {
+      ...rest,
+      form: rest.form ?? null,
+      label: rest.label ?? null,
+      amount: read === null ? { state: 'unknown' } : { state: sure, value: read.value },
+      countedAtMs: Math.round(nowMs()),
+      pricePerUnit: pricePer100 === null ? null : pricePer100 / 100,
+      ownBulkGPerMl: spoonG === null ? null : spoonG / 5,
+      ...(item ? { revision } : { id: own }),
+    };
   };
   return (
-    <Modal
-      open
+    <FormSheet<Values>
+      name={item ? `stock-${item.id}` : `stock-new-${what}`}
       title={item ? 'Count or change' : 'Put on the shelf'}
-      okText="Keep"
-      cancelText="Not now"
-      okButtonProps={{ disabled: saving }}
-      onOk={keep}
-      onCancel={onClose}
+      first={first}
+      body={body}
+      schema={item ? stockEdit : newStock}
+      places={{ amount: 'amountText', pricePerUnit: 'pricePer100', ownBulkGPerMl: 'spoonText' }}
+      send={(sent) => (item ? put(`/stock/${item.id}`, sent) : post('/stock', sent))}
+      ends={item ? <PutAway label="It is gone" path={`/stock/${item.id}/retire`} revision={item.revision} onDone={onClose} /> : null}
+      onDone={onClose}
+      onClose={onClose}
     >
-      <Field label="What" problem={errors.substance}>
-        <Select
-          value={fields.substance}
-          showSearch={{ optionFilterProp: 'label' }}
-          options={[
-            {
-              label: 'Dyestuffs',
-              title: 'dyestuffs',
-              options: book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name })),
-            },
-            { label: 'Assistants', title: 'assistants', options: book.assistants.map((one) => ({ value: one.id, label: one.name })) },
-          ]}
-          onChange={(value: string) => set({ ...blank(value, isPlantId(value)), unit: book.shelf.assistant(value)?.unit ?? 'g' })}
-        />
-      </Field>
-      <div className="params">
-        {isPlant ? (
-          <Field label="Form" problem={errors.form}>
-            <Select value={fields.form} options={PLANT_FORMS.map((value) => ({ value, label: value }))} onChange={(form) => set({ form })} />
-          </Field>
-        ) : null}
-        {forms ? (
-          <Field label="On the label" problem={errors.label}>
-            <Select
-              value={fields.label}
-              allowClear
-              placeholder="nobody looked"
-              options={forms.map((form) => ({ value: form.id, label: form.label }))}
-              onChange={(label) => set({ label: label ?? null })}
-            />
-          </Field>
-        ) : null}
-        <Field label="Counted in">
-          <Select
-            value={fields.unit}
-            options={['g', 'mL', 'piece'].map((value) => ({ value, label: value === 'piece' ? 'pieces' : value }))}
-            onChange={(unit: 'g' | 'mL' | 'piece') => set({ unit })}
-          />
-        </Field>
-        <Field label="How much there is" problem={errors.amount}>
-          <Input value={text} disabled={sure === 'unknown'} placeholder="500 g, 1 lb" onChange={(event) => setText(event.target.value)} />
-        </Field>
-        <Field label="How sure">
-          <Select
-            value={sure}
-            onChange={setSure}
-            options={[
-              { value: 'measured', label: 'weighed' },
-              { value: 'estimated', label: 'estimated' },
-              { value: 'unknown', label: 'unknown' },
-            ]}
-          />
-        </Field>
-        <Field label="Where it is kept">
-          <Input value={fields.place} maxLength={120} onChange={(event) => set({ place: event.target.value })} />
-        </Field>
-        <Field label={isPlant ? 'Source and season' : 'Where it came from'}>
-          <Input value={fields.source} maxLength={160} onChange={(event) => set({ source: event.target.value })} />
-        </Field>
-        <Field label={`Price of 100 ${fields.unit === 'piece' ? 'pieces' : fields.unit}`}>
-          <InputNumber
-            value={fields.pricePerUnit === null ? null : Math.round(fields.pricePerUnit * 1e6) / 1e4}
-            placeholder="unknown"
-            min={0}
-            style={{ width: '100%' }}
-            onChange={(value) => set({ pricePerUnit: value === null ? null : value / 100 })}
-          />
-        </Field>
-        {isPlant || fields.unit !== 'g' ? null : (
-          <Field label="5 mL of it weigh" hint="Weigh your own spoon once.">
-            <InputNumber
-              value={fields.ownBulkGPerMl === null ? null : Math.round(fields.ownBulkGPerMl * 500) / 100}
-              suffix="g"
-              placeholder="unknown"
-              min={0.01}
-              style={{ width: '100%' }}
-              onChange={(value) => set({ ownBulkGPerMl: value === null ? null : value / 5 })}
-            />
-          </Field>
-        )}
-      </div>
-      {item ? (
-        <p>
-          <button
-            type="button"
-            className="act act-small"
-            onClick={() => void save(() => post(`/stock/${id}/retire`, { revision: item.revision, retired: true }), done)}
-          >
-            It is gone
-          </button>
-        </p>
-      ) : null}
-      <FormProblem text={errors['']} />
-    </Modal>
+      {(values, form) => {
+        const forms = FORMS[values.substance];
+        const plant = isPlant(values.substance);
+        return (
+          <>
+            <Hidden names={['id', 'revision']} />
+            <Form.Item name="substance" label="What">
+              <Select
+                showSearch={{ optionFilterProp: 'label' }}
+                options={[
+                  {
+                    label: 'Dyestuffs',
+                    title: 'dyestuffs',
+                    options: book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name })),
+                  },
+                  { label: 'Assistants', title: 'assistants', options: book.assistants.map((one) => ({ value: one.id, label: one.name })) },
+                ]}
+                onChange={(next: string) =>
+                  form.setFieldsValue({ form: isPlant(next) ? 'dried' : null, label: null, unit: book.shelf.assistant(next)?.unit ?? 'g' } as never)
+                }
+              />
+            </Form.Item>
+            <div className="fields">
+              <Form.Item name="form" label="Form" hidden={!plant}>
+                <Select options={PLANT_FORMS.map((value) => ({ value, label: value }))} />
+              </Form.Item>
+              <Form.Item name="label" label="On the label" hidden={!forms}>
+                <Select allowClear placeholder="nobody looked" options={(forms ?? []).map((one) => ({ value: one.id, label: one.label }))} />
+              </Form.Item>
+              <Form.Item name="unit" label="Counted in">
+                <Select options={['g', 'mL', 'piece'].map((value) => ({ value, label: value === 'piece' ? 'pieces' : value }))} />
+              </Form.Item>
+              <Form.Item name="sure" label="How sure">
+                <Segmented
+                  options={[
+                    { value: 'measured', label: 'weighed' },
+                    { value: 'estimated', label: 'estimated' },
+                    { value: 'unknown', label: 'unknown' },
+                  ]}
+                />
+              </Form.Item>
+              <TypedItem
+                name="amountText"
+                label="How much there is"
+                read={(how) => amountReader(values.unit, null, how)}
+                placeholder="500 g, 1 lb"
+                disabled={values.sure === 'unknown'}
+                {...(values.sure === 'unknown' ? {} : { required: 'Type an amount, or say that it is unknown.' })}
+              />
+              <Form.Item name="place" label="Where it is kept">
+                <Input maxLength={120} />
+              </Form.Item>
+              <Form.Item name="source" label={plant ? 'Source and season' : 'Where it came from'}>
+                <Input maxLength={160} />
+              </Form.Item>
+              <Form.Item name="pricePer100" label={`Price of 100 ${values.unit === 'piece' ? 'pieces' : values.unit}`}>
+                <InputNumber placeholder="unknown" min={0} style={{ width: '100%' }} />
+              </Form.Item>
+              {plant || values.unit !== 'g' ? null : (
+                <TypedItem name="spoonText" label="5 mL of it weigh" read={massReader} placeholder="unknown" hint="Weigh your own spoon once." />
+              )}
+            </div>
+            <Form.Item name="note" label="Note">
+              <Input.TextArea autoSize={{ minRows: 1 }} />
+            </Form.Item>
+          </>
+        );
+      }}
+    </FormSheet>
   );
 }

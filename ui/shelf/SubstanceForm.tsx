@@ -1,176 +1,180 @@
 'use client';
-import { Checkbox, ColorPicker, Input, InputNumber, Modal, Select } from 'antd';
+import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
+import { newSubstance } from '@/contract/shelf';
 import { plantRowsFor } from '@/core/safety/data/plants';
 import { ASSISTANT_GROUPS } from '@/core/shelf/assistant';
 import { CHEMISTRIES, CHEMISTRY_WORD, MORDANT_WORD } from '@/core/shelf/dyestuff';
 import { post } from '../api/http';
 import { newId } from '../api/newId';
-import { useSave } from '../api/useSave';
-import { Field, FormProblem } from '../shell/Field';
+import { ColourField } from '../fibre/ColourField';
+import { FormSheet } from '../form/FormSheet';
+import { Hidden } from '../form/Hidden';
+import { TypedItem } from '../form/TypedItem';
+import { numberReader, temperatureReader, typedValue } from '../form/typed';
+import { Caution } from '../shell/Findings';
+import { usePrint } from '../shell/facts';
 
-const PLANT = {
-  kind: 'dyestuff' as const,
-  name: '',
-  part: '',
-  chemistry: 'unknown' as (typeof CHEMISTRIES)[number],
-  mordant: 'unsettled' as keyof typeof MORDANT_WORD,
-  phSensitive: false,
-  fugitive: 'no' as 'yes' | 'said' | 'no',
-  maxC: 82.2 as number | null,
-  ratioFresh: 10 as number | null,
-  ratioDried: 1 as number | null,
-  colour: '',
-  expectedHex: '#b9ad8c',
-};
-const CHEMICAL = {
-  kind: 'assistant' as const,
-  name: '',
-  group: 'other' as (typeof ASSISTANT_GROUPS)[number],
-  unit: 'g' as 'g' | 'mL',
-  usual: '',
-  cautionAbovePct: null as number | null,
-  inBrief: '',
-};
+interface Plant {
+  readonly id: string;
+  readonly name: string;
+  readonly part: string;
+  readonly chemistry: (typeof CHEMISTRIES)[number];
+  readonly mordant: keyof typeof MORDANT_WORD;
+  readonly phSensitive: boolean;
+  readonly fades: boolean;
+  readonly maxText: string;
+  readonly freshText: string;
+  readonly driedText: string;
+  readonly colour: string;
+  readonly expectedHex: string | null;
+}
+interface Chemical {
+  readonly id: string;
+  readonly name: string;
+  readonly group: (typeof ASSISTANT_GROUPS)[number];
+  readonly unit: 'g' | 'mL';
+  readonly usual: string;
+  readonly cautionAbovePct: number | null;
+  readonly inBrief: string;
+}
+
+const ratio = () => numberReader(0, 1000, ': 1');
+const send = (body: unknown) => post('/substances', body);
+const places = (names: readonly string[], others: Readonly<Record<string, string>>) => ({
+  ...Object.fromEntries(names.map((name) => [`what.${name}`, name])),
+  ...others,
+});
 
 /** A plant or chemical that the library does not have. */
-export function SubstanceForm({ kind, onClose, onSaved }: { kind: 'dyestuff' | 'assistant'; onClose: () => void; onSaved: () => void }) {
+export const SubstanceForm = ({ kind, onClose }: { kind: 'dyestuff' | 'assistant'; onClose: () => void }) =>
+  kind === 'dyestuff' ? <PlantForm onClose={onClose} /> : <ChemicalForm onClose={onClose} />;
+
+function PlantForm({ onClose }: { onClose: () => void }) {
+  const { measures, ...print } = usePrint();
   const [id] = useState(newId);
-  const [plant, setPlant] = useState(PLANT);
-  const [chemical, setChemical] = useState(CHEMICAL);
-  const { errors, saving, save } = useSave(['what.name', 'what.maxC']);
-  const keep = () =>
-    save(
-      () => post('/substances', { id, what: kind === 'dyestuff' ? plant : chemical }),
-      () => {
-        onSaved();
-        onClose();
-      },
-    );
-  const rows = kind === 'dyestuff' ? plantRowsFor(`${plant.name} ${plant.part}`) : [];
+  const first: Plant = {
+    id,
+    name: '',
+    part: '',
+    chemistry: 'unknown',
+    mordant: 'unsettled',
+    phSensitive: false,
+    fades: false,
+    // Plants of unknown nature are not boiled: the trade's own ceiling.
+    maxText: print.temperature(82.2),
+    freshText: '10',
+    driedText: '1',
+    colour: '',
+    expectedHex: '#b9ad8c',
+  };
   return (
-    <Modal
-      open
-      title={kind === 'dyestuff' ? 'Add a dyestuff' : 'Add an assistant'}
-      okText="Keep"
-      cancelText="Not now"
-      okButtonProps={{ disabled: saving }}
-      onOk={() => void keep()}
-      onCancel={onClose}
+    <FormSheet<Plant>
+      name="plant-new"
+      title="Add a dyestuff"
+      first={first}
+      body={({ id: own, fades, maxText, freshText, driedText, expectedHex, ...rest }) => ({
+        id: own,
+        what: {
+          kind: 'dyestuff',
+          ...rest,
+          fugitive: fades ? 'said' : 'no',
+          maxC: typedValue(temperatureReader(measures), maxText),
+          ratioFresh: typedValue(ratio(), freshText),
+          ratioDried: typedValue(ratio(), driedText),
+          expectedHex: expectedHex ?? '#b9ad8c',
+        },
+      })}
+      schema={newSubstance}
+      places={places(['name', 'part', 'colour'], { 'what.maxC': 'maxText', 'what.ratioFresh': 'freshText', 'what.ratioDried': 'driedText' })}
+      send={send}
+      onDone={onClose}
+      onClose={onClose}
     >
-      {kind === 'dyestuff' ? (
+      {(values) => (
         <>
-          <div className="params">
-            <Field label="Name" problem={errors['what.name']}>
-              <Input value={plant.name} maxLength={120} onChange={(event) => setPlant({ ...plant, name: event.target.value })} />
-            </Field>
-            <Field label="Part">
-              <Input value={plant.part} maxLength={80} placeholder="leaf, bark, root" onChange={(event) => setPlant({ ...plant, part: event.target.value })} />
-            </Field>
-            <Field label="Chemistry">
-              <Select
-                value={plant.chemistry}
-                options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORD[value] }))}
-                onChange={(chemistry) => setPlant({ ...plant, chemistry })}
-              />
-            </Field>
-            <Field label="Mordant">
-              <Select
-                value={plant.mordant}
-                options={(Object.keys(MORDANT_WORD) as (keyof typeof MORDANT_WORD)[]).map((value) => ({ value, label: MORDANT_WORD[value] }))}
-                onChange={(mordant) => setPlant({ ...plant, mordant })}
-              />
-            </Field>
-            <Field label="Never above" problem={errors['what.maxC']}>
-              <InputNumber
-                value={plant.maxC}
-                suffix="°C"
-                placeholder="no limit known"
-                onChange={(maxC) => setPlant({ ...plant, maxC })}
-                style={{ width: '100%' }}
-              />
-            </Field>
-            <Field label="Fresh, to fibre">
-              <InputNumber
-                value={plant.ratioFresh}
-                suffix=": 1"
-                placeholder="no figure"
-                onChange={(ratioFresh) => setPlant({ ...plant, ratioFresh })}
-                style={{ width: '100%' }}
-              />
-            </Field>
-            <Field label="Dried, to fibre">
-              <InputNumber
-                value={plant.ratioDried}
-                suffix=": 1"
-                placeholder="no figure"
-                onChange={(ratioDried) => setPlant({ ...plant, ratioDried })}
-                style={{ width: '100%' }}
-              />
-            </Field>
-            <Field label="Colour hoped for">
-              <Input value={plant.colour} maxLength={200} onChange={(event) => setPlant({ ...plant, colour: event.target.value })} />
-            </Field>
+          <Hidden names={['id']} />
+          <div className="fields">
+            <Form.Item name="name" label="Name">
+              <Input maxLength={120} />
+            </Form.Item>
+            <Form.Item name="part" label="Part">
+              <Input maxLength={80} placeholder="leaf, bark, root" />
+            </Form.Item>
+            <Form.Item name="chemistry" label="Chemistry">
+              <Select options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORD[value] }))} />
+            </Form.Item>
+            <Form.Item name="mordant" label="Mordant">
+              <Select options={(Object.keys(MORDANT_WORD) as (keyof typeof MORDANT_WORD)[]).map((value) => ({ value, label: MORDANT_WORD[value] }))} />
+            </Form.Item>
+            <TypedItem name="maxText" label="Never above" read={(how) => temperatureReader(how)} placeholder="no limit known" />
+            <TypedItem name="freshText" label="Fresh, to fibre, : 1" read={ratio} placeholder="no figure" />
+            <TypedItem name="driedText" label="Dried, to fibre, : 1" read={ratio} placeholder="no figure" />
+            <Form.Item name="colour" label="Colour hoped for">
+              <Input maxLength={200} />
+            </Form.Item>
           </div>
-          <div className="share">
-            <ColorPicker
-              value={plant.expectedHex}
-              disabledAlpha
-              disabledFormat
-              onChange={(colour) => setPlant({ ...plant, expectedHex: colour.toHexString().slice(0, 7) })}
-              showText
-            />
-            <Checkbox checked={plant.phSensitive} onChange={(event) => setPlant({ ...plant, phSensitive: event.target.checked })}>
-              moves with acid and alkali
-            </Checkbox>
-            <Checkbox checked={plant.fugitive !== 'no'} onChange={(event) => setPlant({ ...plant, fugitive: event.target.checked ? 'said' : 'no' })}>
-              said to fade
-            </Checkbox>
+          <Form.Item name="expectedHex" label="Drawn in this colour until a result says otherwise">
+            <ColourField />
+          </Form.Item>
+          <Form.Item name="phSensitive" valuePropName="checked">
+            <Checkbox>moves with acid and alkali</Checkbox>
+          </Form.Item>
+          <Form.Item name="fades" valuePropName="checked">
+            <Checkbox>said to fade</Checkbox>
+          </Form.Item>
+          <div aria-live="polite">
+            {plantRowsFor(`${values.name} ${values.part}`).map((row) => (
+              <Caution key={row.id} severity={row.severity} text={`${row.trouble}. ${row.say}`} />
+            ))}
           </div>
-          {rows.map((row) => (
-            <p key={row.id} className={`finding finding-${row.severity}`}>
-              <strong>{row.severity === 'stop' ? 'Stop' : row.severity === 'caution' ? 'Care' : 'Note'}</strong>: {row.trouble}. {row.say}
-            </p>
-          ))}
           <p className="quiet small">Identification is yours to make sure of: two independent sources, or leave it.</p>
         </>
-      ) : (
-        <div className="params">
-          <Field label="Name" problem={errors['what.name']}>
-            <Input value={chemical.name} maxLength={120} onChange={(event) => setChemical({ ...chemical, name: event.target.value })} />
-          </Field>
-          <Field label="Group">
-            <Select
-              value={chemical.group}
-              options={ASSISTANT_GROUPS.map((value) => ({ value, label: value }))}
-              onChange={(group) => setChemical({ ...chemical, group })}
-            />
-          </Field>
-          <Field label="Measured in">
-            <Select
-              value={chemical.unit}
-              options={['g', 'mL'].map((value) => ({ value, label: value }))}
-              onChange={(unit: 'g' | 'mL') => setChemical({ ...chemical, unit })}
-            />
-          </Field>
-          <Field label="Usual dose, in words">
-            <Input value={chemical.usual} maxLength={160} onChange={(event) => setChemical({ ...chemical, usual: event.target.value })} />
-          </Field>
-          <Field label="Warn me above">
-            <InputNumber
-              value={chemical.cautionAbovePct}
-              suffix="% WOF"
-              placeholder="no limit"
-              onChange={(cautionAbovePct) => setChemical({ ...chemical, cautionAbovePct })}
-              style={{ width: '100%' }}
-            />
-          </Field>
-          <Field label="To beware of">
-            <Input value={chemical.inBrief} maxLength={200} onChange={(event) => setChemical({ ...chemical, inBrief: event.target.value })} />
-          </Field>
-        </div>
       )}
-      <FormProblem text={errors['']} />
-    </Modal>
+    </FormSheet>
+  );
+}
+
+function ChemicalForm({ onClose }: { onClose: () => void }) {
+  const [id] = useState(newId);
+  const first: Chemical = { id, name: '', group: 'other', unit: 'g', usual: '', cautionAbovePct: null, inBrief: '' };
+  return (
+    <FormSheet<Chemical>
+      name="chemical-new"
+      title="Add an assistant"
+      first={first}
+      body={({ id: own, ...rest }) => ({ id: own, what: { kind: 'assistant', ...rest } })}
+      schema={newSubstance}
+      places={places(['name', 'group', 'unit', 'usual', 'cautionAbovePct', 'inBrief'], {})}
+      send={send}
+      onDone={onClose}
+      onClose={onClose}
+    >
+      {() => (
+        <>
+          <Hidden names={['id']} />
+          <div className="fields">
+            <Form.Item name="name" label="Name">
+              <Input maxLength={120} />
+            </Form.Item>
+            <Form.Item name="group" label="Group">
+              <Select options={ASSISTANT_GROUPS.map((value) => ({ value, label: value }))} />
+            </Form.Item>
+            <Form.Item name="unit" label="Measured in">
+              <Select options={['g', 'mL'].map((value) => ({ value, label: value }))} />
+            </Form.Item>
+            <Form.Item name="usual" label="Usual dose, in words">
+              <Input maxLength={160} />
+            </Form.Item>
+            <Form.Item name="cautionAbovePct" label="Warn me above">
+              <InputNumber suffix="% WOF" placeholder="no limit" style={{ width: '100%' }} />
+            </Form.Item>
+            <Form.Item name="inBrief" label="To beware of">
+              <Input maxLength={200} />
+            </Form.Item>
+          </div>
+        </>
+      )}
+    </FormSheet>
   );
 }

@@ -1,114 +1,122 @@
 'use client';
-import { Checkbox, Input, InputNumber, Modal, Select } from 'antd';
+import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
-import { type Home, holdsMany, MATERIAL_SAYS, MATERIALS, VESSEL_KINDS, type Vessel } from '@/core/plan/plan';
+import { newVessel, vesselEdit } from '@/contract/schemas';
+import { type Home, holdsMany, MATERIAL_SAYS, MATERIALS, type Material, VESSEL_KINDS, type Vessel, type VesselKind } from '@/core/plan/plan';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
-import { useSave } from '../api/useSave';
-import { Field, FormProblem } from '../shell/Field';
+import { FormSheet } from '../form/FormSheet';
+import { Hidden } from '../form/Hidden';
+import { TypedItem } from '../form/TypedItem';
+import { typedValue, volumeReader } from '../form/typed';
+import { usePrint } from '../shell/facts';
+import { PutAway } from './PutAway';
+
+interface Values {
+  readonly id: string;
+  readonly revision: number;
+  readonly name: string;
+  readonly kind: VesselKind;
+  readonly litresText: string;
+  readonly material: Material;
+  readonly heatProof: boolean;
+  readonly heatSourceId: string;
+  readonly probeId: string;
+  readonly dyeOnly: boolean;
+  readonly order: number | null;
+}
 
 interface Props {
   readonly vessel: Vessel | null;
   readonly home: Home;
   readonly place: number;
   readonly onClose: () => void;
-  readonly onSaved: () => void;
 }
 
-export function VesselForm({ vessel, home, place, onClose, onSaved }: Props) {
+/** A pot, a pail, a line: where it stands, what it holds, what it is made of. */
+export function VesselForm({ vessel, home, place, onClose }: Props) {
+  const { measures } = usePrint();
   const [id] = useState(() => vessel?.id ?? newId());
-  const [fields, setFields] = useState(() => ({
+  const first: Values = {
+    id,
+    revision: vessel?.revision ?? 0,
     name: vessel?.name ?? '',
-    kind: vessel?.kind ?? ('pot' as const),
-    litres: vessel ? vessel.litres : 8,
-    material: vessel?.material ?? ('stainless' as const),
+    kind: vessel?.kind ?? 'pot',
+    litresText: vessel ? (vessel.litres === null ? '' : `${vessel.litres} L`) : '8 L',
+    material: vessel?.material ?? 'stainless',
     heatProof: vessel?.heatProof ?? false,
-    heatSourceId: vessel?.heatSourceId ?? null,
-    probeId: vessel?.probeId ?? null,
+    heatSourceId: vessel?.heatSourceId ?? '',
+    probeId: vessel?.probeId ?? '',
     dyeOnly: vessel?.dyeOnly ?? true,
     order: vessel?.order ?? place,
-  }));
-  const { errors, saving, save } = useSave(['name', 'litres', 'heatSourceId']);
-  const set = (change: Partial<typeof fields>) => setFields({ ...fields, ...change });
-  const done = () => {
-    onSaved();
-    onClose();
   };
-  const keep = () => save(() => (vessel ? put(`/vessels/${id}`, { ...fields, revision: vessel.revision }) : post('/vessels', { id, ...fields })), done);
-  const putAway = () => vessel && save(() => post(`/vessels/${id}/retire`, { revision: vessel.revision, retired: true }), done);
+  const body = ({ id: own, revision, litresText, heatSourceId, probeId, ...rest }: Values) => {
+    const mL = holdsMany(rest) ? null : typedValue(volumeReader(measures, 'L'), litresText);
+    return {
+      ...rest,
+      litres: mL === null ? null : mL / 1000,
+      heatSourceId: heatSourceId || null,
+      probeId: probeId || null,
+      ...(vessel ? { revision } : { id: own }),
+    };
+  };
   return (
-    <Modal
-      open
+    <FormSheet<Values>
+      name={vessel ? `vessel-${vessel.id}` : 'vessel-new'}
       title={vessel ? vessel.name : 'Add a vessel'}
-      okText="Keep"
-      cancelText="Not now"
-      okButtonProps={{ disabled: saving }}
-      onOk={() => void keep()}
-      onCancel={onClose}
+      first={first}
+      body={body}
+      schema={vessel ? vesselEdit : newVessel}
+      places={{ litres: 'litresText' }}
+      send={(sent) => (vessel ? put(`/vessels/${vessel.id}`, sent) : post('/vessels', sent))}
+      ends={vessel ? <PutAway label="Put it away" path={`/vessels/${vessel.id}/retire`} revision={vessel.revision} onDone={onClose} /> : null}
+      onDone={onClose}
+      onClose={onClose}
     >
-      <Field label="Name" problem={errors.name}>
-        <Input value={fields.name} maxLength={120} onChange={(event) => set({ name: event.target.value })} />
-      </Field>
-      <div className="params">
-        <Field label="Kind">
-          <Select
-            value={fields.kind}
-            onChange={(kind) => set({ kind, litres: holdsMany({ kind }) ? null : (fields.litres ?? 8) })}
-            options={VESSEL_KINDS.map((value) => ({ value, label: value }))}
-          />
-        </Field>
-        <Field label="To the brim" problem={errors.litres}>
-          <InputNumber
-            value={fields.litres}
-            disabled={holdsMany(fields)}
-            suffix="L"
-            placeholder="unknown"
-            onChange={(litres) => set({ litres })}
-            style={{ width: '100%' }}
-          />
-        </Field>
-        <Field label="Material" hint={MATERIAL_SAYS[fields.material]}>
-          <Select value={fields.material} onChange={(material) => set({ material })} options={MATERIALS.map((value) => ({ value, label: value }))} />
-        </Field>
-        <Field label="Stands on" problem={errors.heatSourceId}>
-          <Select
-            value={fields.heatSourceId ?? ''}
-            onChange={(value) => set({ heatSourceId: value || null })}
-            options={[{ value: '', label: 'no heat' }, ...home.heatSources.map((source) => ({ value: source.id, label: source.name }))]}
-          />
-        </Field>
-        <Field label="Probe">
-          <Select
-            value={fields.probeId ?? ''}
-            onChange={(value) => set({ probeId: value || null })}
-            options={[
-              { value: '', label: 'none' },
-              ...home.probes.map((probe) => ({ value: probe.id, label: probe.name })),
-              ...(fields.probeId && !home.probes.some((probe) => probe.id === fields.probeId) ? [{ value: fields.probeId, label: fields.probeId }] : []),
-            ]}
-          />
-        </Field>
-        <Field label="Place from the left">
-          <InputNumber value={fields.order} min={0} onChange={(order) => set({ order: order ?? 0 })} style={{ width: '100%' }} />
-        </Field>
-      </div>
-      <Checkbox checked={fields.dyeOnly} onChange={(event) => set({ dyeOnly: event.target.checked })}>
-        For dyeing only, never for food again
-      </Checkbox>
-      {fields.material === 'glass' ? (
-        <Checkbox checked={fields.heatProof} onChange={(event) => set({ heatProof: event.target.checked })}>
-          Marked heat-proof
-        </Checkbox>
-      ) : null}
-      {vessel ? (
-        <p>
-          <button type="button" className="act act-small" onClick={() => void putAway()}>
-            Put it away
-          </button>{' '}
-          <span className="quiet small">It is no longer offered; records that used it stay whole.</span>
-        </p>
-      ) : null}
-      <FormProblem text={errors['']} />
-    </Modal>
+      {(values) => (
+        <>
+          <Hidden names={['id', 'revision']} />
+          <Form.Item name="name" label="Name">
+            <Input maxLength={120} placeholder="Big pot" />
+          </Form.Item>
+          <div className="fields">
+            <Form.Item name="kind" label="Kind">
+              <Select options={VESSEL_KINDS.map((value) => ({ value, label: value }))} />
+            </Form.Item>
+            <TypedItem
+              name="litresText"
+              label="To the brim"
+              read={(how) => volumeReader(how, 'L')}
+              placeholder="unknown; 12 L, 3 gal (US)"
+              disabled={holdsMany(values)}
+            />
+            <Form.Item name="material" label="Material" extra={MATERIAL_SAYS[values.material]}>
+              <Select options={MATERIALS.map((value) => ({ value, label: value }))} />
+            </Form.Item>
+            <Form.Item name="heatSourceId" label="Stands on">
+              <Select options={[{ value: '', label: 'no heat' }, ...home.heatSources.map((source) => ({ value: source.id, label: source.name }))]} />
+            </Form.Item>
+            <Form.Item name="probeId" label="Probe">
+              <Select
+                options={[
+                  { value: '', label: 'none' },
+                  ...home.probes.map((probe) => ({ value: probe.id, label: probe.name })),
+                  ...(first.probeId && !home.probes.some((probe) => probe.id === first.probeId) ? [{ value: first.probeId, label: first.probeId }] : []),
+                ]}
+              />
+            </Form.Item>
+            <Form.Item name="order" label="Place from the left">
+              <InputNumber style={{ width: '100%' }} />
+            </Form.Item>
+          </div>
+          <Form.Item name="dyeOnly" valuePropName="checked">
+            <Checkbox>For dyeing only, never for food again</Checkbox>
+          </Form.Item>
+          <Form.Item name="heatProof" valuePropName="checked" hidden={values.material !== 'glass'}>
+            <Checkbox>Marked heat-proof</Checkbox>
+          </Form.Item>
+        </>
+      )}
+    </FormSheet>
   );
 }

@@ -1,6 +1,9 @@
+'use client';
 import type { Finding } from '@/core/safety/finding';
 import { isStop } from '@/core/safety/finding';
+import { usePrint } from './facts';
 import { StopMark } from './Marks';
+import { Open } from './Open';
 
 const WORD = { stop: 'Stop', stopUnlessReason: 'Stop', caution: 'Care', note: 'Note' } as const;
 const OPEN_AT_MOST = 3;
@@ -20,6 +23,22 @@ function merged(findings: readonly Finding[], stepTitle: ((stepId: string) => st
   return [...byText.values()];
 }
 
+/** One caution in its place. */
+export function Caution({ severity, where = [], text }: { severity: Finding['severity']; where?: readonly string[]; text: string }) {
+  const print = usePrint();
+  const stops = severity === 'stop' || severity === 'stopUnlessReason';
+  return (
+    <div className={`finding finding-${severity}`}>
+      {stops ? <StopMark /> : null}
+      <span>
+        <strong>{WORD[severity]}</strong>
+        {where.length > 0 ? ` · ${where.join('; ')}` : ''}: {print.says(text)}
+        {severity === 'stopUnlessReason' ? ' Change it, or give a reason in the step.' : ''}
+      </span>
+    </div>
+  );
+}
+
 /** Cautions where the hand is about to move: stops always open, of the rest the first few, the others folded with a count. */
 export function Findings({ findings: all, stepTitle }: { findings: readonly Finding[]; stepTitle?: (stepId: string) => string }) {
   const findings = merged(all, stepTitle);
@@ -27,28 +46,20 @@ export function Findings({ findings: all, stepTitle }: { findings: readonly Find
   const others = findings.filter((finding) => !isStop(finding));
   const shown = others.slice(0, Math.max(0, OPEN_AT_MOST - stops.length));
   const folded = others.slice(shown.length);
-  const item = (finding: Merged) => (
-    <li key={`${finding.rule}${finding.text}`} className={`finding finding-${finding.severity}`}>
-      {isStop(finding) ? <StopMark /> : null}
-      <span>
-        <strong>{WORD[finding.severity]}</strong>
-        {finding.where.length > 0 ? ` · ${finding.where.join('; ')}` : ''}: {finding.text}
-        {finding.severity === 'stopUnlessReason' ? ' Change it, or give a reason in the step.' : ''}
-      </span>
-    </li>
+  const list = (some: readonly Merged[]) => (
+    <ul>
+      {some.map((finding) => (
+        <li key={`${finding.rule}${finding.text}`}>
+          <Caution severity={finding.severity} where={finding.where} text={finding.text} />
+        </li>
+      ))}
+    </ul>
   );
   if (findings.length === 0) return null;
   return (
-    <div className="findings">
-      <ul>{[...stops, ...shown].map(item)}</ul>
-      {folded.length > 0 ? (
-        <details>
-          <summary>
-            {folded.length} more {folded.length === 1 ? 'caution' : 'cautions'}
-          </summary>
-          <ul>{folded.map(item)}</ul>
-        </details>
-      ) : null}
-    </div>
+    <section className={stops.length > 0 ? 'panel stop-edge' : 'panel'} aria-label="Cautions">
+      {list([...stops, ...shown])}
+      {folded.length > 0 ? <Open title={`${folded.length} more ${folded.length === 1 ? 'caution' : 'cautions'}`}>{list(folded)}</Open> : null}
+    </section>
   );
 }

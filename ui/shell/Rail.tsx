@@ -1,21 +1,39 @@
 'use client';
+import {
+  BulbOutlined,
+  CalculatorOutlined,
+  CalendarOutlined,
+  ContainerOutlined,
+  DashboardOutlined,
+  MoonOutlined,
+  ReadOutlined,
+  SearchOutlined,
+  SkinOutlined,
+  SunOutlined,
+} from '@ant-design/icons';
+import { Button } from 'antd';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { type Lighting, setLighting, useLighting } from '../theme/lighting';
 
 const PLACES = [
-  { href: '/', name: 'Now' },
-  { href: '/sessions', name: 'Sessions', also: '/runs' },
-  { href: '/fibre', name: 'Fibre' },
-  { href: '/shelf', name: 'Shelf' },
-  { href: '/methods', name: 'Methods' },
-  { href: '/bench', name: 'Bench' },
+  { href: '/', name: 'Now', icon: <DashboardOutlined /> },
+  { href: '/sessions', name: 'Sessions', also: '/runs', icon: <CalendarOutlined /> },
+  { href: '/fibre', name: 'Fibre', icon: <SkinOutlined /> },
+  { href: '/shelf', name: 'Shelf', icon: <ContainerOutlined /> },
+  { href: '/methods', name: 'Methods', icon: <ReadOutlined /> },
+  { href: '/bench', name: 'Bench', icon: <CalculatorOutlined /> },
 ] as const;
 
 const NEXT: Record<Lighting, Lighting> = { auto: 'night', night: 'day', day: 'auto' };
-const LIGHT_NAME: Record<Lighting, string> = { auto: 'as device', night: 'night', day: 'day' };
+const LIGHT = {
+  auto: { name: 'as device', icon: <BulbOutlined /> },
+  night: { name: 'night', icon: <MoonOutlined /> },
+  day: { name: 'day', icon: <SunOutlined /> },
+} as const;
 
-export function Rail() {
+/** Where one can go, with what can be reached from everywhere at its foot. */
+export function Rail({ onFind }: { onFind: () => void }) {
   const pathname = usePathname();
   const lighting = useLighting();
   return (
@@ -26,14 +44,27 @@ export function Rail() {
       {PLACES.map((place) => {
         const here = place.href === '/' ? pathname === '/' : pathname.startsWith(place.href) || ('also' in place && pathname.startsWith(place.also));
         return (
-          <Link key={place.href} href={place.href} className="rail-link" aria-current={here ? 'page' : undefined}>
+          <Link key={place.href} href={place.href} className="rail-link" aria-current={here ? 'page' : undefined} data-tour={place.name.toLowerCase()}>
+            {place.icon}
             {place.name}
           </Link>
         );
       })}
-      <button type="button" className="rail-light" onClick={() => setLighting(NEXT[lighting])}>
-        Light: {LIGHT_NAME[lighting]}
-      </button>
+      <div className="rail-foot" data-tour="find">
+        <Button type="text" size="small" icon={<SearchOutlined />} onClick={onFind} aria-keyshortcuts="/">
+          Find
+        </Button>
+        <Button
+          type="text"
+          size="small"
+          className="only-wide"
+          icon={LIGHT[lighting].icon}
+          onClick={() => setLighting(NEXT[lighting])}
+          aria-label={`Light: ${LIGHT[lighting].name}`}
+        >
+          {LIGHT[lighting].name}
+        </Button>
+      </div>
     </nav>
   );
 }

@@ -1,37 +1,70 @@
 'use client';
-import { ConfigProvider } from 'antd';
-import { type ReactNode, useEffect } from 'react';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { App, ConfigProvider } from 'antd';
+import { type ReactNode, useEffect, useState } from 'react';
+import { hearLive, makeCache } from '../api/cache';
 import { startLive } from '../api/live';
 import { keepOutbox } from '../api/outbox';
-import { keepClock } from '../api/serverClock';
+import { keepClock, MadeAt } from '../api/serverClock';
 import { dayTheme, nightTheme } from '../theme/antdTheme';
-import { useIsNight } from '../theme/lighting';
-import { Rail } from './Rail';
+import { PaintedNight, rememberLight, useIsNight, useIsStill } from '../theme/lighting';
+import { roomStyle } from '../theme/room';
+import { Connected } from './connected';
 
-/** Everything pages stand in: theme, rail, clock, live stream, and the box of acts still to be sent. */
-export function Room({ children }: { children: ReactNode }) {
+interface Props {
+  readonly night: boolean;
+  readonly madeAtMs: number;
+  /** The number of the last live message before the page was made. */
+  readonly seq: number;
+  readonly children: ReactNode;
+}
+
+/** Everything pages stand in: light, theme, cache, clock, live stream, and the box of acts still to be sent. */
+export function Room({ night, madeAtMs, seq, children }: Props) {
+  return (
+    <PaintedNight value={night}>
+      <MadeAt value={madeAtMs}>
+        <Lit seq={seq}>{children}</Lit>
+      </MadeAt>
+    </PaintedNight>
+  );
+}
+
+function Lit({ seq, children }: { seq: number; children: ReactNode }) {
   const night = useIsNight();
+  const still = useIsStill();
+  const room = night ? nightTheme : dayTheme;
+  const [cache] = useState(makeCache);
+  const [connected, setConnected] = useState(true);
+  // The number when this room was made: later pages of the same room hear everything.
+  const [firstSeq] = useState(seq);
   useEffect(() => {
-    document.documentElement.dataset.lighting = night ? 'night' : 'day';
+    const html = document.documentElement;
+    html.dataset.lighting = night ? 'night' : 'day';
+    for (const [name, value] of Object.entries(roomStyle(night))) html.style.setProperty(name === 'colorScheme' ? 'color-scheme' : name, String(value));
+    rememberLight(night);
   }, [night]);
   useEffect(() => {
-    startLive();
-    const stops = [keepClock(), keepOutbox()];
+    const stops = [
+      startLive(firstSeq, {
+        onMessage: (message) => hearLive(cache, message),
+        onMissed: () => void cache.invalidateQueries(),
+        onConnected: setConnected,
+      }),
+      keepClock(),
+      keepOutbox(),
+    ];
     return () => {
       for (const stop of stops) stop();
     };
-  }, []);
+  }, [cache, firstSeq]);
   return (
-    <ConfigProvider theme={night ? nightTheme : dayTheme} componentSize="middle">
-      <a className="skip-link" href="#main">
-        Skip to the page
-      </a>
-      <div className="room">
-        <Rail />
-        <main id="main" className="room-main">
-          {children}
-        </main>
-      </div>
+    <ConfigProvider theme={still ? { ...room, token: { ...room.token, motion: false } } : room} button={{ autoInsertSpace: false }} wave={{ disabled: true }}>
+      <App component={false}>
+        <QueryClientProvider client={cache}>
+          <Connected value={connected}>{children}</Connected>
+        </QueryClientProvider>
+      </App>
     </ConfigProvider>
   );
 }

@@ -1,7 +1,9 @@
 'use client';
+import { Button } from 'antd';
 import type { Plan } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
+import { usePrint } from '../shell/facts';
 import { HandMark, StopMark } from '../shell/Marks';
 import type { Asked } from './AskDialog';
 import { answerTo, type StoveView, untilText } from './stoveView';
@@ -20,22 +22,27 @@ const ONE_TRIP_MIN = 2;
 
 /** The one next act, large; what else the trip serves; when the next one is. */
 export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Props) {
+  const print = usePrint();
   const [first, ...others] = view.nudges;
   if (view.allOver) {
     return (
-      <section className="call call-due" aria-live="polite">
+      <section className="call call-due" aria-label="Next act">
         <HandMark size={30} />
-        <p className="call-text">Everything is done</p>
-        <button type="button" className="act act-strong act-big" onClick={onFinish}>
+        <p className="call-text call-words" aria-live="polite">
+          Everything is done
+        </p>
+        <Button type="primary" size="large" onClick={onFinish}>
           Finish the run
-        </button>
+        </Button>
       </section>
     );
   }
   if (!first) {
     return (
-      <section className="call" aria-live="polite">
-        <p className="call-text">Nothing needs hands</p>
+      <section className="call" aria-label="Next act">
+        <p className="call-text" aria-live="polite">
+          Nothing needs hands
+        </p>
       </section>
     );
   }
@@ -44,34 +51,34 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Prop
   const alongside = others.filter((nudge) => due && nudge.dueMs <= nowMs + ONE_TRIP_MIN * 60_000);
   const later = others.find((nudge) => !alongside.includes(nudge));
   const step = plan.steps.find((s) => s.id === first.stepId);
+  const says = (nudge: Nudge) => print.says(nudge.text);
   const answer = () => {
     const facts = answerTo(first, view, plan);
-    if (facts) onAnswer(facts, `${step?.title ?? ''}: ${first.text}`);
+    if (facts) onAnswer(facts, `${step?.title ?? ''}: ${says(first)}`);
     else if (step) onAsk({ ask: 'addition', step, ...additionOf(first, view, plan) });
   };
   return (
-    <section className={`call${due ? ' call-due' : ''}${first.stop ? ' call-stop' : ''}`} aria-live="assertive">
+    <section className={`call${due ? ' call-due' : ''}${first.stop ? ' call-stop' : ''}`} aria-label="Next act">
+      {/* Told once, when it is due: a countdown read aloud every minute is heard by nobody. */}
+      <p className="unseen" role="alert">
+        {due ? `${says(first)}. ${where(first)}` : ''}
+      </p>
       {first.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
       <div className="call-words">
         <p className="call-text">
           {due ? '' : `${untilText(first.dueMs, nowMs).replace('in', 'In')}: `}
-          {first.text}
+          {says(first)}
         </p>
-        <p className="call-more">
+        <p className="quiet">
           {where(first)}
           {step ? ` · ${step.title}` : ''}
-          {alongside.length > 0
-            ? ` · same trip: ${alongside
-                .slice(0, 2)
-                .map((nudge) => `${nudge.text}, ${where(nudge)}`)
-                .join('; ')}`
-            : ''}
-          {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${later.text}` : ''}
+          {alongside.length > 0 ? ` · same trip: ${alongside.map((nudge) => `${says(nudge)}, ${where(nudge)}`).join('; ')}` : ''}
+          {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${says(later)}` : ''}
         </p>
       </div>
-      <button type="button" className={`act act-big${due ? ' act-strong' : ''}`} onClick={answer}>
+      <Button type={due ? 'primary' : 'default'} size="large" onClick={answer}>
         {due ? 'Done' : 'Do it now'}
-      </button>
+      </Button>
     </section>
   );
 }

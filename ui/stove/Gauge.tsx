@@ -1,4 +1,6 @@
+'use client';
 import { scaleLinear } from 'd3-scale';
+import { usePrint } from '../shell/facts';
 
 const HEIGHT = 210;
 const place = scaleLinear()
@@ -14,36 +16,38 @@ interface Props {
 
 /** Temperature as a column of ink, the band as a bracket beside it, the ceiling as a bar. */
 export function Gauge({ c, bandC, ceilingC }: Props) {
+  const print = usePrint();
   const words =
     c === null
       ? 'No temperature yet'
-      : `${c} °C${bandC ? `, band ${bandC[0]} to ${bandC[1]} °C` : ''}${ceilingC === null ? '' : `, never above ${ceilingC} °C`}`;
+      : `${print.temperature(c)}${bandC ? `, band ${print.band(bandC)}` : ''}${ceilingC === null ? '' : `, never above ${print.temperature(ceilingC)}`}`;
+  const bare = (degreesC: number) => print.temperature(degreesC).replace(/ °[CF]$/, '');
+  const isOver = c !== null && ceilingC !== null && c > ceilingC;
   return (
     <svg className="gauge" width={74} height={HEIGHT} role="img" aria-label={words}>
       <rect className="gauge-glass" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
       {c === null ? (
-        <text className="gauge-unknown" x={17} y={HEIGHT / 2} textAnchor="middle">
+        <text x={17} y={HEIGHT / 2} textAnchor="middle">
           ?
         </text>
       ) : (
         <rect className="gauge-ink" x={11} y={place(c)} width={12} height={HEIGHT - 5 - place(c)} rx={6} />
       )}
       {bandC ? (
-        <g className="gauge-band">
-          <path d={`M32 ${place(bandC[1])}H39V${place(bandC[0])}H32`} />
+        <g>
+          <path className="gauge-mark" d={`M32 ${place(bandC[1])}H39V${place(bandC[0])}H32`} />
           <text x={44} y={place(bandC[1]) - 1}>
-            {bandC[1]}
+            {bare(bandC[1])}
           </text>
-          <text x={44} y={place(bandC[0]) + 11}>
-            {bandC[0]}
+          <text x={44} y={place(bandC[0]) + 12}>
+            {bare(bandC[0])}
           </text>
         </g>
       ) : null}
       {ceilingC === null ? null : (
-        <g className={c !== null && c > ceilingC ? 'gauge-ceiling gauge-broken' : 'gauge-ceiling'}>
-          <path d={`M3 ${place(ceilingC)}H31M3 ${place(ceilingC) - 4}H31`} />
-          <title>never above {ceilingC} °C</title>
-        </g>
+        <path className={isOver ? 'gauge-mark gauge-broken' : 'gauge-mark'} d={`M3 ${place(ceilingC)}H31M3 ${place(ceilingC) - 4}H31`}>
+          <title>never above {print.temperature(ceilingC)}</title>
+        </path>
       )}
     </svg>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { Modal } from 'antd';
+import { Button, Modal } from 'antd';
 import type { RunFact } from '@/core/run/events';
 import type { AskFor, StoveCard } from './stoveView';
 
@@ -28,21 +28,21 @@ export function MoreActs({ card, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
-      <div className="more-acts">
-        <button type="button" className="act act-tall" onClick={() => onLog([{ type: 'stirred', stepId }], 'stirred')}>
+      <div className="vessel-acts">
+        <Button className="tall" onClick={() => onLog([{ type: 'stirred', stepId }], 'stirred')}>
           Stirred <kbd>s</kbd>
-        </button>
-        <button type="button" className="act act-tall" onClick={() => onLog([{ type: 'flipped', stepId }], 'turned')}>
+        </Button>
+        <Button className="tall" onClick={() => onLog([{ type: 'flipped', stepId }], 'turned')}>
           Turned the load
-        </button>
+        </Button>
         {ASKS.map((entry) => (
-          <button key={entry.ask} type="button" className="act act-tall" onClick={() => onAsk(entry.ask)}>
+          <Button key={entry.ask} className="tall" onClick={() => onAsk(entry.ask)}>
             {entry.label} {entry.key ? <kbd>{entry.key}</kbd> : null}
-          </button>
+          </Button>
         ))}
-        <button type="button" className="act act-tall" onClick={() => onLog([{ type: 'stepFinished', stepId }], 'ended')}>
+        <Button className="tall" onClick={() => onLog([{ type: 'stepFinished', stepId }], 'ended')}>
           End this step now
-        </button>
+        </Button>
       </div>
     </Modal>
   );

@@ -1,8 +1,11 @@
 'use client';
-import { useState } from 'react';
+import { Button } from 'antd';
+import { useId, useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent, RunFact } from '@/core/run/events';
-import { printClock } from '@/core/time/zone';
+import { WhenField } from '../form/WhenField';
+import { usePrint } from '../shell/facts';
+import { Panel } from '../shell/Page';
 import { describeEvent } from './describeEvent';
 
 interface Props {
@@ -13,11 +16,13 @@ interface Props {
   readonly limit?: number;
 }
 
+type Change = Extract<RunFact, { type: 'amended' }>['change'];
+
 /** The log as it grows, newest first. Undo is amend: what was taken back stays readable, struck through. */
 export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props) {
+  const print = usePrint();
   const [shown, setShown] = useState(limit);
   const [open, setOpen] = useState<string | null>(null);
-  const { zone } = plan.home.diary;
   const withdrawn = new Set(events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'withdrawn' ? [event.targetId] : [])));
   const retimed = new Map(
     events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'retimed' ? [[event.targetId, event.change.atMs] as const] : [])),
@@ -26,56 +31,70 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
     .filter((event) => event.type !== 'amended')
     .map((event) => ({ event, atMs: retimed.get(event.id) ?? event.atMs }))
     .sort((a, b) => b.atMs - a.atMs || b.event.recordedAtMs - a.event.recordedAtMs);
-  const amend = (targetId: string, change: Extract<RunFact, { type: 'amended' }>['change']) => {
+  // Over several days an hour alone says nothing.
+  const severalDays = new Set(rows.map(({ atMs }) => print.day(atMs))).size > 1;
+  const amend = (targetId: string, change: Change) => {
     onAmend?.({ type: 'amended', targetId, change });
     setOpen(null);
   };
   return (
-    <div className="log">
-      <h2>Log</h2>
+    <Panel title="Log" className="log">
       <ol>
         {rows.slice(0, shown).map(({ event, atMs }) => {
           const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
           const vessel = plan.vessels.find((v) => v.id === step?.vesselId);
+          const words = describeEvent(event, plan, print);
+          const canAmend = onAmend && !withdrawn.has(event.id) && event.type !== 'started' && event.type !== 'replanned';
           return (
-            <li key={event.id} className={withdrawn.has(event.id) ? 'log-withdrawn' : undefined}>
-              <time dateTime={new Date(atMs).toISOString()}>{printClock(atMs, zone)}</time>
-              <span className="log-vessel">{vessel?.name ?? ''}</span>
+            <li key={event.id} className={withdrawn.has(event.id) ? 'log-row log-withdrawn' : 'log-row'}>
+              <time className="quiet" dateTime={new Date(atMs).toISOString()}>
+                {severalDays ? print.dayClock(atMs) : print.clock(atMs)}
+              </time>
+              <strong className="only-wide">{vessel?.name ?? ''}</strong>
               <span className="log-text">
-                {describeEvent(event, plan)}
-                {waitingIds.has(event.id) ? <em className="log-waiting"> kept here, not sent yet</em> : null}
+                {words}
+                {waitingIds.has(event.id) ? <strong> kept here, not sent yet</strong> : null}
                 {retimed.has(event.id) ? <em className="quiet"> (time set right)</em> : null}
               </span>
-              {onAmend && !withdrawn.has(event.id) && event.type !== 'started' && event.type !== 'replanned' ? (
-                open === event.id ? (
-                  <span className="log-amend">
-                    {[5, 10, 30].map((min) => (
-                      <button key={min} type="button" className="act act-small" onClick={() => amend(event.id, { kind: 'retimed', atMs: atMs - min * 60_000 })}>
-                        {min} min earlier
-                      </button>
-                    ))}
-                    <button type="button" className="act act-small" onClick={() => amend(event.id, { kind: 'withdrawn', reason: 'taken back' })}>
-                      Take back
-                    </button>
-                    <button type="button" className="act act-small" onClick={() => setOpen(null)}>
-                      Leave
-                    </button>
-                  </span>
-                ) : (
-                  <button type="button" className="log-open" onClick={() => setOpen(event.id)} aria-label={`Amend: ${describeEvent(event, plan)}`}>
-                    amend
-                  </button>
-                )
+              {canAmend ? (
+                <Button
+                  type="link"
+                  size="small"
+                  aria-label={`Amend: ${words}`}
+                  aria-expanded={open === event.id}
+                  onClick={() => setOpen(open === event.id ? null : event.id)}
+                >
+                  amend
+                </Button>
               ) : null}
+              {canAmend && open === event.id ? <Amend atMs={atMs} onChange={(change) => amend(event.id, change)} /> : null}
             </li>
           );
         })}
       </ol>
-      {rows.length > shown ? (
-        <button type="button" className="act act-small" onClick={() => setShown(shown + 100)}>
-          Show more ({rows.length - shown} left)
-        </button>
-      ) : null}
+      {rows.length > shown ? <Button onClick={() => setShown(shown + 100)}>Show more ({rows.length - shown} left)</Button> : null}
+    </Panel>
+  );
+}
+
+function Amend({ atMs, onChange }: { atMs: number; onChange: (change: Change) => void }) {
+  const id = useId();
+  return (
+    <div className="log-amend stack stack-tight">
+      <div className="line line-tight">
+        {[5, 10, 30].map((min) => (
+          <Button key={min} size="small" onClick={() => onChange({ kind: 'retimed', atMs: atMs - min * 60_000 })}>
+            {min} min earlier
+          </Button>
+        ))}
+        <Button size="small" onClick={() => onChange({ kind: 'withdrawn', reason: 'taken back' })}>
+          Take back
+        </Button>
+      </div>
+      <label htmlFor={id} className="small quiet">
+        It really was at
+      </label>
+      <WhenField id={id} label="It really was at" value={atMs} onChange={(ms) => ms !== null && ms !== atMs && onChange({ kind: 'retimed', atMs: ms })} />
     </div>
   );
 }

@@ -1,25 +1,19 @@
 'use client';
+import { Select, Slider, Switch } from 'antd';
 import { useState } from 'react';
 import type { SimPotView } from '@/contract/views';
 import { errorText, put } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
+import { Notice } from '../shell/Notice';
 
 const FACTORS = [1, 10, 60, 600] as const;
 
 /** Knobs of the stand-in for a pot and its probe: to practise, or where there is no probe. */
 export function SimPotKnobs({ vesselId, litres }: { vesselId: string; litres: number }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <details className="sim" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary>Simulated pot and probe</summary>
-      {open ? <Knobs vesselId={vesselId} litres={litres} /> : null}
-    </details>
-  );
-}
-
-function Knobs({ vesselId, litres }: { vesselId: string; litres: number }) {
-  const pots = useLoaded<SimPotView[]>('/sim-pots', (message) => message.kind === 'changed' && message.what === 'simPot');
+  const pots = useLoaded<SimPotView[]>('/sim-pots');
   const [problem, setProblem] = useState<string | null>(null);
+  // The slider follows the finger; the pot hears of it when the finger is lifted.
+  const [dragged, setDragged] = useState<number | null>(null);
   if (pots.state !== 'ready') return <p className="quiet">…</p>;
   const pot = pots.value.find((p) => p.vesselId === vesselId);
   const turn = (change: Partial<Pick<SimPotView, 'on' | 'burner' | 'lid' | 'litres' | 'factor'>>) => {
@@ -28,34 +22,46 @@ function Knobs({ vesselId, litres }: { vesselId: string; litres: number }) {
     put(`/sim-pots/${vesselId}`, { on, burner, lid, litres: filled, factor }).then(
       () => {
         setProblem(null);
+        setDragged(null);
         pots.reload();
       },
       (error: unknown) => setProblem(errorText(error)),
     );
   };
+  const burner = dragged ?? pot?.burner ?? 0;
   return (
-    <div className="sim-knobs">
-      <label>
-        <input type="checkbox" checked={pot?.on ?? false} onChange={(event) => turn({ on: event.target.checked })} /> probe tells
-      </label>
-      <label>
-        <input type="checkbox" checked={pot?.lid ?? true} onChange={(event) => turn({ lid: event.target.checked })} /> lid on
-      </label>
-      <label className="sim-burner">
-        burner {pot?.burner ?? 0}
-        <input type="range" min={0} max={10} step={0.5} value={pot?.burner ?? 0} onChange={(event) => turn({ burner: Number(event.target.value) })} />
-      </label>
-      <label>
-        speed{' '}
-        <select value={pot?.factor ?? 1} onChange={(event) => turn({ factor: Number(event.target.value) })}>
-          {[...new Set([...FACTORS, pot?.factor ?? 1])].map((factor) => (
-            <option key={factor} value={factor}>
-              {factor}×
-            </option>
-          ))}
-        </select>
-      </label>
-      {problem ? <p className="field-error">{problem}</p> : null}
+    <div className="stack">
+      <div className="line">
+        <span className="line line-tight">
+          <Switch aria-label="probe tells" checked={pot?.on ?? false} onChange={(on) => turn({ on })} /> probe tells
+        </span>
+        <span className="line line-tight">
+          <Switch aria-label="lid on" checked={pot?.lid ?? true} onChange={(lid) => turn({ lid })} /> lid on
+        </span>
+        <span className="line line-tight">
+          speed
+          <Select
+            aria-label="speed"
+            value={pot?.factor ?? 1}
+            options={[...new Set([...FACTORS, pot?.factor ?? 1])].map((factor) => ({ value: factor, label: `${factor}×` }))}
+            onChange={(factor) => turn({ factor })}
+            style={{ width: 92 }}
+          />
+        </span>
+      </div>
+      <div>
+        burner {burner}
+        <Slider
+          ariaLabelForHandle="burner"
+          min={0}
+          max={10}
+          step={0.5}
+          value={burner}
+          onChange={setDragged}
+          onChangeComplete={(value) => turn({ burner: value })}
+        />
+      </div>
+      {problem ? <Notice kind="fault">{problem}</Notice> : null}
     </div>
   );
 }

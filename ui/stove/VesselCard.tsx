@@ -1,9 +1,13 @@
 'use client';
+import { Button, Progress } from 'antd';
+import dynamic from 'next/dynamic';
+import { usePrint } from '../shell/facts';
 import { HandMark, StopMark } from '../shell/Marks';
 import { Gauge } from './Gauge';
 import { PotPicture } from './PotPicture';
-import { SimPotKnobs } from './SimPotKnobs';
 import type { StoveAct, StoveCard } from './stoveView';
+
+const SimPot = dynamic(() => import('./SimPot').then((module) => module.SimPot), { ssr: false });
 
 interface Props {
   readonly card: StoveCard;
@@ -15,7 +19,9 @@ interface Props {
 
 /** One vessel in use: readable from two steps away, acts that make sense now. */
 export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
-  const { nextCall } = card;
+  const print = usePrint();
+  const { nextCall, temperature, progress } = card;
+  const [degrees = '–', scale = '°C'] = (temperature?.text ?? `– ${print.temperature(0).slice(-2)}`).split(' ');
   return (
     <section
       className={`vessel-card${chosen ? ' vessel-chosen' : ''}`}
@@ -27,36 +33,27 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
         <span className="key-cap">{card.number}</span>
         <div>
           <h2>{card.vessel.name}</h2>
-          <p>{card.step.title}</p>
+          <p className="quiet">{card.step.title}</p>
         </div>
       </header>
       <div className="vessel-body">
-        <Gauge c={card.temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} />
-        <div className="vessel-facts">
-          <p className="vessel-temp">{card.temperature ? card.temperature.c.toFixed(1) : '–'}</p>
-          <p className={`vessel-from${card.temperature?.stale ? ' vessel-stale' : ''}`}>
-            {card.temperature ? `°C, ${card.temperature.from}` : '°C, nobody looked yet'}
+        <Gauge c={temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} />
+        <div className="stack stack-tight">
+          <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p>
+          <p className={`quiet small${temperature?.stale ? ' vessel-stale' : ''}`} style={{ textAlign: 'right' }}>
+            {scale}, {temperature ? temperature.from : 'nobody looked yet'}
           </p>
-          {card.progress ? (
+          {progress ? (
             <>
-              <p className="vessel-progress">{card.progress.text}</p>
-              <div
-                className="bar"
-                role="progressbar"
-                aria-label={card.progress.text}
-                aria-valuenow={Math.round(card.progress.donePct)}
-                aria-valuemin={0}
-                aria-valuemax={100}
-              >
-                <div style={{ width: `${card.progress.donePct}%` }} />
-              </div>
-              <p className="vessel-detail">{card.progress.detail || card.doing}</p>
+              <strong className="vessel-progress">{progress.text}</strong>
+              <Progress percent={Math.round(progress.donePct)} showInfo={false} size={{ height: 9 }} aria-label={progress.text} strokeLinecap="butt" />
+              <p className="quiet small">{progress.detail || card.doing}</p>
             </>
           ) : null}
           {nextCall ? (
             <p className={`vessel-call${nextCall.due ? ' vessel-due' : ''}${nextCall.stop ? ' vessel-stop' : ''}`}>
               {nextCall.stop ? <StopMark size={18} /> : nextCall.due ? <HandMark size={18} /> : null}
-              <span>{nextCall.text}</span> <strong>{nextCall.when}</strong>
+              <span>{print.says(nextCall.text)}</span> <strong>{nextCall.when}</strong>
             </p>
           ) : null}
           <PotPicture liquorHex={card.liquorHex} threads={card.threads} />
@@ -64,17 +61,17 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
       </div>
       <div className="vessel-acts">
         {card.acts.map((act) => (
-          <button key={act.label} type="button" className="act act-tall" onClick={() => onAct(act)}>
+          <Button key={act.label} className="tall" onClick={() => onAct(act)}>
             {act.label}
             <kbd>{act.key}</kbd>
-          </button>
+          </Button>
         ))}
-        <button type="button" className="act act-tall act-more" onClick={onMore} aria-label={`More acts for ${card.vessel.name}`}>
+        <Button className="tall" onClick={onMore} aria-label={`More acts for ${card.vessel.name}`}>
           More
           <kbd>m</kbd>
-        </button>
+        </Button>
       </div>
-      {card.vessel.probeId ? <SimPotKnobs vesselId={card.vessel.id} litres={(card.step.fit?.filledMl ?? 4000) / 1000} /> : null}
+      {card.vessel.probeId ? <SimPot vesselId={card.vessel.id} litres={(card.step.fit?.filledMl ?? 4000) / 1000} /> : null}
     </section>
   );
 }

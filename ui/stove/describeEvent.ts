@@ -1,4 +1,4 @@
-import { printAmount, printTemperature, printVolume } from '@/core/measure/print';
+import type { Printer } from '@/core/measure/printer';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
 import { shelfOf } from '@/core/shelf/library';
@@ -15,7 +15,7 @@ const PHASE_DOING = {
 } as const;
 
 /** One line of the log in words. */
-export function describeEvent(event: RunEvent, plan: Plan): string {
+export function describeEvent(event: RunEvent, plan: Plan, print: Printer): string {
   const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
   switch (event.type) {
     case 'started':
@@ -26,14 +26,14 @@ export function describeEvent(event: RunEvent, plan: Plan): string {
     }
     case 'reading':
       return event.quantity === 'bathC'
-        ? `reading ${printTemperature(event.value)}`
+        ? `reading ${print.temperature(event.value)}`
         : event.quantity === 'ph'
           ? `pH ${event.value}`
-          : `volume ${printVolume(event.value)}`;
+          : `volume ${print.volume(event.value)}`;
     case 'lotWeighed':
-      return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${event.dryWeightG} g dry`;
+      return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${print.mass(event.dryWeightG)} dry`;
     case 'addition': {
-      const amount = event.amount.state === 'unknown' ? 'amount unknown' : printAmount(event.amount.value, event.unit);
+      const amount = event.amount.state === 'unknown' ? 'amount unknown' : print.amount(event.amount.value, event.unit);
       return `added ${shelfOf(plan.own).nameOf(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
     }
     case 'stirred':

@@ -1,10 +1,13 @@
 import { describe, expect, test } from 'vitest';
+import { METRIC } from '@/core/measure/measures';
+import { printer } from '@/core/measure/printer';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { describeEvent } from './describeEvent';
 import { answerTo, nextAct, stoveView, untilText } from './stoveView';
 
 const MIN = 60_000;
+const print = printer(METRIC, 'Europe/Berlin');
 const plan = planned([wool('a', 100)]);
 const dye = step(plan, 'dye');
 let serial = 0;
@@ -25,7 +28,7 @@ const readings = (toMin: number, c: (min: number) => number) => ({ [vessel]: Arr
 
 describe('what the stove shows', () => {
   test('a step whose turn has come waits to be begun', () => {
-    const view = stoveView(plan, started, {}, at(0));
+    const view = stoveView(plan, started, {}, at(0), print);
     expect(view.cards).toEqual([]);
     expect(view.ready.map((s) => s.id)).toContain(dye.id);
   });
@@ -36,6 +39,7 @@ describe('what the stove shows', () => {
       holding,
       readings(31, (i) => (i === 0 ? 70 : 76)),
       at(31),
+      print,
     );
     const [card] = view.cards;
     expect(card).toMatchObject({ number: 1, bandC: [70, 80], ceilingC: 82.2, temperature: { c: 76, from: 'probe, 0 s ago', stale: false } });
@@ -46,12 +50,12 @@ describe('what the stove shows', () => {
 
   test('a typed reading is named as typed, and an old one as stale', () => {
     const typed = [...holding, ev(2, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 71 })];
-    expect(stoveView(plan, typed, {}, at(40)).cards[0]?.temperature).toMatchObject({ c: 71, from: 'typed, 38 min ago', stale: true });
+    expect(stoveView(plan, typed, {}, at(40), print).cards[0]?.temperature).toMatchObject({ c: 71, from: 'typed, 38 min ago', stale: true });
   });
 
   test('without any thermometer the hold goes by the clock, and says so', () => {
     const tapped = [...holding, ev(10, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 2 })];
-    expect(stoveView(plan, tapped, {}, at(25)).cards[0]?.progress).toMatchObject({ text: '15 of 1 h by the clock', detail: 'temperature not measured' });
+    expect(stoveView(plan, tapped, {}, at(25), print).cards[0]?.progress).toMatchObject({ text: '15 of 1 h by the clock', detail: 'temperature not measured' });
   });
 
   test('one tap goes on to the next part, the last one ends the step', () => {
@@ -60,6 +64,7 @@ describe('what the stove shows', () => {
       holding,
       readings(70, () => 76),
       at(70),
+      print,
     );
     const [card] = view.cards;
     expect(card && nextAct(dye, card.clock)).toMatchObject({ label: 'Heat off', does: { log: [{ type: 'stepFinished', stepId: dye.id }] } });
@@ -69,13 +74,14 @@ describe('what the stove shows', () => {
 
   test('how far it is behind: a hold still short at its planned end', () => {
     const late = [...started, ev(60, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 })];
-    expect(stoveView(plan, late, {}, at(61)).lateMin).toBeGreaterThan(30);
+    expect(stoveView(plan, late, {}, at(61), print).lateMin).toBeGreaterThan(30);
     expect(
       stoveView(
         plan,
         holding,
         readings(20, () => 76),
         at(20),
+        print,
       ).lateMin,
     ).toBe(0);
   });
@@ -86,8 +92,12 @@ describe('what the stove shows', () => {
 
 test('the log says in words what happened', () => {
   expect(
-    describeEvent(ev(0, { type: 'addition', stepId: dye.id, additionId: null, substance: 'alum', amount: { state: 'estimated', value: 12 }, unit: 'g' }), plan),
+    describeEvent(
+      ev(0, { type: 'addition', stepId: dye.id, additionId: null, substance: 'alum', amount: { state: 'estimated', value: 12 }, unit: 'g' }),
+      plan,
+      print,
+    ),
   ).toBe('added potash alum, 12 g (estimated)');
-  expect(describeEvent(ev(0, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 76.4 }), plan)).toBe('reading 76.4 °C');
-  expect(describeEvent(ev(0, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 }), plan)).toBe('Dye, weld: heat on');
+  expect(describeEvent(ev(0, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 76.4 }), plan, print)).toBe('reading 76.4 °C');
+  expect(describeEvent(ev(0, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 }), plan, print)).toBe('Dye, weld: heat on');
 });

@@ -1,7 +1,8 @@
 import { UNDYED_HEX } from '@/core/colour/expected';
 import type { Reading } from '@/core/hold/credit';
 import { creditedMin } from '@/core/hold/credit';
-import { printDuration, printExactDuration, printTemperature } from '@/core/measure/print';
+import { printDuration, printExactDuration } from '@/core/measure/print';
+import type { Printer } from '@/core/measure/printer';
 import { type Phase, type Plan, type PlanStep, typicalMin, type Vessel } from '@/core/plan/plan';
 import { goesByClock, type StepClock, stepClock } from '@/core/run/clock';
 import type { RunEvent, RunFact } from '@/core/run/events';
@@ -17,7 +18,7 @@ export interface StoveCard {
   readonly state: StepState;
   readonly clock: StepClock;
   readonly doing: string;
-  readonly temperature: { readonly c: number; readonly from: string; readonly stale: boolean } | null;
+  readonly temperature: { readonly c: number; readonly text: string; readonly from: string; readonly stale: boolean } | null;
   readonly bandC: readonly [number, number] | null;
   readonly ceilingC: number | null;
   readonly progress: { readonly text: string; readonly detail: string; readonly donePct: number } | null;
@@ -47,7 +48,13 @@ export interface StoveView {
 }
 
 /** Everything the stove shows, from the plan, the log, the readings and the time. */
-export function stoveView(plan: Plan, events: readonly RunEvent[], readings: Readonly<Record<string, readonly Reading[]>>, nowMs: number): StoveView {
+export function stoveView(
+  plan: Plan,
+  events: readonly RunEvent[],
+  readings: Readonly<Record<string, readonly Reading[]>>,
+  nowMs: number,
+  print: Printer,
+): StoveView {
   const state = foldRun(plan.steps, events);
   const clocks: Record<string, StepClock> = {};
   for (const step of plan.steps) {
@@ -64,7 +71,7 @@ export function stoveView(plan: Plan, events: readonly RunEvent[], readings: Rea
       return own && clock && vessel ? [{ step, own, clock, vessel }] : [];
     })
     .sort((a, b) => a.vessel.order - b.vessel.order)
-    .map((entry, i) => card(i + 1, entry, plan, state, nudges, nowMs));
+    .map((entry, i) => card(i + 1, entry, plan, state, nudges, nowMs, print));
   const ready = plan.steps.filter((step) => nudges.some((nudge) => nudge.act === 'begin' && nudge.stepId === step.id));
   return {
     state,
@@ -84,7 +91,15 @@ interface Entry {
   readonly vessel: Vessel;
 }
 
-function card(number: number, { step, own, clock, vessel }: Entry, plan: Plan, state: RunState, nudges: readonly Nudge[], nowMs: number): StoveCard {
+function card(
+  number: number,
+  { step, own, clock, vessel }: Entry,
+  plan: Plan,
+  state: RunState,
+  nudges: readonly Nudge[],
+  nowMs: number,
+  print: Printer,
+): StoveCard {
   const phase = clock.current?.phase;
   const hold = phase?.kind === 'hold' ? phase : step.phases.find((p) => p.kind === 'hold');
   const mine = nudges.filter((nudge) => nudge.stepId === step.id);
@@ -95,9 +110,10 @@ function card(number: number, { step, own, clock, vessel }: Entry, plan: Plan, s
     step,
     state: own,
     clock,
-    doing: own.status === 'paused' ? 'paused' : doing(phase, clock),
+    doing: own.status === 'paused' ? 'paused' : doing(phase, clock, print),
     temperature: clock.latestC && {
       c: clock.latestC.bathC,
+      text: print.temperature(clock.latestC.bathC),
       stale: nowMs - clock.latestC.atMs > 20 * 60_000,
       from: `${own.typedC.some((typed) => typed.atMs === clock.latestC?.atMs && typed.bathC === clock.latestC.bathC) ? 'typed' : 'probe'}, ${ago(nowMs - clock.latestC.atMs)}`,
     },
@@ -111,14 +127,14 @@ function card(number: number, { step, own, clock, vessel }: Entry, plan: Plan, s
   };
 }
 
-function doing(phase: Phase | undefined, clock: StepClock): string {
+function doing(phase: Phase | undefined, clock: StepClock, print: Printer): string {
   if (!phase) return '';
   switch (phase.kind) {
     case 'charge':
     case 'lift':
       return phase.act;
     case 'raise':
-      return phase.toC === null ? 'heating up' : `heating up to ${printTemperature(phase.toC)}`;
+      return phase.toC === null ? 'heating up' : `heating up to ${print.temperature(phase.toC)}`;
     case 'hold':
       return clock.current?.seenByReadings ? 'hold, begun when it reached the band' : 'hold';
     case 'dip':

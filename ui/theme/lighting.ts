@@ -1,5 +1,6 @@
 'use client';
-import { useSyncExternalStore } from 'react';
+import { createContext, useContext, useSyncExternalStore } from 'react';
+import { NIGHT_COOKIE } from './nightCookie';
 
 /** Day, night, or as the device says. */
 export type Lighting = 'auto' | 'day' | 'night';
@@ -10,6 +11,7 @@ const read = (): Lighting => {
   const kept = localStorage.getItem(KEY);
   return kept === 'day' || kept === 'night' ? kept : 'auto';
 };
+const isNightNow = (): boolean => (read() === 'auto' ? matchMedia('(prefers-color-scheme: dark)').matches : read() === 'night');
 
 export function setLighting(lighting: Lighting): void {
   localStorage.setItem(KEY, lighting);
@@ -28,9 +30,31 @@ function subscribe(listener: () => void): () => void {
 
 export const useLighting = (): Lighting => useSyncExternalStore(subscribe, read, () => 'auto');
 
-export const useIsNight = (): boolean =>
+/** What the server painted the page in: the first light, until the browser has looked for itself. */
+export const PaintedNight = createContext(false);
+
+export function useIsNight(): boolean {
+  const painted = useContext(PaintedNight);
+  return useSyncExternalStore(subscribe, isNightNow, () => painted);
+}
+
+/** Remembers the light for the next page that the server makes. */
+export function rememberLight(night: boolean): void {
+  // biome-ignore lint/suspicious/noDocumentCookie: the cookie store is not in every browser yet
+  document.cookie = `${NIGHT_COOKIE}=${night ? '1' : '0'}; path=/; max-age=31536000; samesite=strict`;
+}
+
+const STILL = '(prefers-reduced-motion: reduce)';
+function subscribeStill(listener: () => void): () => void {
+  const query = matchMedia(STILL);
+  query.addEventListener('change', listener);
+  return () => query.removeEventListener('change', listener);
+}
+
+/** Whether whoever looks asked for no movement. */
+export const useIsStill = (): boolean =>
   useSyncExternalStore(
-    subscribe,
-    () => (read() === 'auto' ? matchMedia('(prefers-color-scheme: dark)').matches : read() === 'night'),
+    subscribeStill,
+    () => matchMedia(STILL).matches,
     () => false,
   );

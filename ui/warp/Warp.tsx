@@ -1,9 +1,10 @@
 'use client';
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
+import { usePrint } from '../shell/facts';
 import { HandMark } from '../shell/Marks';
 import { STITCH_NAMES, StitchDefs } from '../theme/stitches';
-import { type Actual, AXIS_PX, HEAD_PX, roundedPath, type WarpBlock, warpLayout } from './warpLayout';
+import { type Actual, AXIS_PX, HEAD_PX, threadPath, type WarpBlock, warpLayout } from './warpLayout';
 
 interface Props {
   readonly plan: Plan;
@@ -15,6 +16,7 @@ interface Props {
 
 /** The plan as it hangs: vessels side by side, time down, each lot a thread through the vessels it visits. */
 export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Props) {
+  const print = usePrint();
   const frame = useRef<HTMLDivElement>(null);
   const [roomPx, setRoomPx] = useState(1000);
   const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
@@ -27,7 +29,10 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
     return () => observer.disconnect();
   }, []);
   const minuteMs = nowMs === null ? null : Math.floor(nowMs / 60_000) * 60_000;
-  const picture = useMemo(() => warpLayout(plan, { opened, nowMs: minuteMs, roomPx, ...(actual ? { actual } : {}) }), [plan, opened, minuteMs, roomPx, actual]);
+  const picture = useMemo(
+    () => warpLayout(plan, { opened, nowMs: minuteMs, roomPx, print, ...(actual ? { actual } : {}) }),
+    [plan, opened, minuteMs, roomPx, print, actual],
+  );
   const toggle = (key: string) =>
     setOpened((had) => {
       const next = new Set(had);
@@ -55,10 +60,10 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
         {picture.columns.map((column) => (
           <g key={column.id}>
             <line className="warp-rule" x1={column.xPx} x2={column.xPx} y1={12} y2={picture.heightPx} />
-            <text className="warp-column" x={column.xPx + 10} y={24}>
+            <text className="warp-name" x={column.xPx + 10} y={24}>
               {column.name}
             </text>
-            <text className="warp-detail" x={column.xPx + 10} y={42}>
+            <text className="warp-quiet" x={column.xPx + 10} y={42}>
               {column.detail}
             </text>
           </g>
@@ -66,13 +71,13 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
         {picture.hours.map((hour) => (
           <g key={hour.yPx}>
             <line className="warp-hour" x1={AXIS_PX} x2={picture.widthPx} y1={hour.yPx} y2={hour.yPx} />
-            <text className={hour.isNewDay ? 'warp-clock warp-day' : 'warp-clock'} x={AXIS_PX - 10} y={hour.textYPx} textAnchor="end">
+            <text className={hour.isNewDay ? 'warp-clock warp-bold' : 'warp-clock warp-quiet'} x={AXIS_PX - 10} y={hour.textYPx} textAnchor="end">
               {hour.text}
             </text>
           </g>
         ))}
         {picture.threads.map((thread) =>
-          thread.between.map((part) => <Yarn key={`${thread.lotId}${part.points[0]}`} path={roundedPath(part.points)} stroke={part.hex} />),
+          thread.between.map((part) => <Yarn key={`${thread.lotId}${part.points[0]}`} path={threadPath(part.points)} stroke={part.hex} />),
         )}
         {picture.pleats.map((pleat) => (
           // biome-ignore lint/a11y/useSemanticElements: there is no button element inside SVG
@@ -92,7 +97,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
               : [0.25, 0.5, 0.75].map((share) => (
                   <line key={share} x1={AXIS_PX} x2={picture.widthPx} y1={pleat.yPx + pleat.heightPx * share} y2={pleat.yPx + pleat.heightPx * share} />
                 ))}
-            <text x={12} y={pleat.yPx + 21} className="warp-pleat-text">
+            <text x={12} y={pleat.yPx + 21}>
               {pleat.text}
             </text>
           </g>
@@ -109,7 +114,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
                 stroke={part.fromHex === part.toHex ? part.toHex : `url(#${gradientBase}${part.key})`}
               />
             ))}
-            <g className="warp-tag">
+            <g className="warp-letter">
               <title>{thread.name}</title>
               <rect x={thread.tag[0] - 8} y={thread.tag[1] - 9} width={16} height={17} rx={3} />
               <text x={thread.tag[0]} y={thread.tag[1] + 4} textAnchor="middle">
@@ -131,7 +136,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
       <ul className="warp-lots" aria-label="Lots">
         {picture.threads.map((thread) => (
           <li key={thread.lotId}>
-            <span className="warp-letter">{thread.letter}</span> {thread.name}
+            <span className="letter">{thread.letter}</span> {thread.name}
           </li>
         ))}
       </ul>
@@ -179,14 +184,14 @@ function Block({ block, chosen, onChoose }: { block: WarpBlock; chosen: boolean;
         <rect x={block.xPx + 1} y={block.yPx + 1} width={15} height={block.heightPx - 2} fill={`url(#stitch-${block.kind})`}>
           <title>{STITCH_NAMES[block.kind]}</title>
         </rect>
-        <line className="warp-card-rule" x1={block.xPx + 17} x2={block.xPx + 17} y1={block.yPx} y2={block.yPx + block.heightPx} />
+        <line stroke="var(--line-strong)" x1={block.xPx + 17} x2={block.xPx + 17} y1={block.yPx} y2={block.yPx + block.heightPx} />
         {block.titleLines.map((line, i) => (
-          <text key={line} className="warp-title" x={block.xPx + 24} y={block.yPx + 17 + i * 17}>
+          <text key={line} className="warp-name" x={block.xPx + 24} y={block.yPx + 17 + i * 17}>
             {line}
           </text>
         ))}
         {block.lines.map((line, i) => (
-          <text key={line} className="warp-line" x={block.xPx + 24} y={block.yPx + 17 * (1 + block.titleLines.length) + i * 16}>
+          <text key={line} className="warp-quiet" x={block.xPx + 24} y={block.yPx + 17 * (1 + block.titleLines.length) + i * 16}>
             {line}
           </text>
         ))}

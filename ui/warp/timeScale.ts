@@ -1,3 +1,4 @@
+import { scaleLinear } from 'd3-scale';
 import type { Window } from '@/core/schedule/diary';
 
 /** Time down the page: attended stretches to scale, stretches without hands folded to pleats of one height. */
@@ -48,14 +49,7 @@ export function timeScale({ blocks, attended, opened }: TimeScaleInput): TimeSca
   stretchShortBlocks(blocks, times, heights, folds);
   const tops = [0];
   for (const height of heights) tops.push((tops.at(-1) ?? 0) + height);
-  const yOf = (ms: number): number => {
-    if (ms <= startMs) return 0;
-    const after = times.findIndex((time) => time >= ms);
-    if (after < 0) return tops.at(-1) ?? 0;
-    const [from, to] = [times[after - 1] ?? ms, times[after] ?? ms];
-    const share = to === from ? 0 : (ms - from) / (to - from);
-    return (tops[after - 1] ?? 0) + share * (heights[after - 1] ?? 0);
-  };
+  const yOf = scaleLinear(times, tops).clamp(true);
   const pleats = folds.map(
     (fold): Pleat => ({
       ...fold,

@@ -1,13 +1,16 @@
 import { describe, expect, test } from 'vitest';
+import { METRIC } from '@/core/measure/measures';
+import { printer } from '@/core/measure/printer';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
 import { thinned } from '../record/curvePoints';
 import { timeScale } from './timeScale';
-import { AXIS_PX, roundedPath, warpLayout } from './warpLayout';
+import { AXIS_PX, threadPath, warpLayout } from './warpLayout';
 
 const MIN = 60_000;
 const H = 60 * MIN;
 const plan = planned([wool('a', 60), wool('b', 40)]);
-const picture = (opened: string[] = [], roomPx = 1100) => warpLayout(plan, { opened: new Set(opened), nowMs: null, roomPx });
+const picture = (opened: string[] = [], roomPx = 1100) =>
+  warpLayout(plan, { opened: new Set(opened), nowMs: null, roomPx, print: printer(METRIC, plan.home.diary.zone) });
 
 describe('time down the page', () => {
   const blocks = [
@@ -66,19 +69,23 @@ describe('the warp', () => {
   test('in a record the plan stays as an outline beside what was done', () => {
     const dye = step(plan, 'dye');
     const actual = { [dye.id]: { startMs: dye.startMs + H, endMs: dye.endMs + H, heat: [], hands: [], state: 'done' as const } };
-    const block = warpLayout(plan, { opened: new Set(), nowMs: null, roomPx: 1100, actual }).blocks.find((b) => b.stepId === dye.id);
+    const block = warpLayout(plan, { opened: new Set(), nowMs: null, roomPx: 1100, actual, print: printer(METRIC, plan.home.diary.zone) }).blocks.find(
+      (b) => b.stepId === dye.id,
+    );
     expect(block?.plannedYPx?.yPx).toBeLessThan(block?.yPx ?? 0);
   });
 });
 
-test('corners are rounded and ends kept', () =>
-  expect(
-    roundedPath([
-      [0, 0],
-      [0, 20],
-      [30, 20],
-    ]),
-  ).toBe('M0 0L0 14Q0 20 6 20L30 20'));
+test('a thread begins and ends where it should, and hangs straight where nothing moves it', () => {
+  const aside = threadPath([
+    [10, 0],
+    [40, 60],
+  ]);
+  expect(aside).toMatch(/^M10,0C/);
+  expect(aside).toMatch(/40,60$/);
+  // Upright at both ends: the first handle is straight below the start, the last straight above the end.
+  expect(aside).toBe('M10,0C10,30,40,30,40,60');
+});
 
 test('a thinned curve keeps its peaks', () => {
   const readings = Array.from({ length: 20_000 }, (_, i) => ({ atMs: i, bathC: i === 12_345 ? 99 : 70 + Math.sin(i / 50) }));

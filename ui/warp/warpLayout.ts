@@ -1,10 +1,12 @@
+import { curveBumpY, line } from 'd3-shape';
 import { UNDYED_HEX } from '@/core/colour/expected';
-import { printAmount, printDuration } from '@/core/measure/print';
+import { printDuration } from '@/core/measure/print';
+import type { Printer } from '@/core/measure/printer';
 import type { StepKind } from '@/core/method/method';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { amountOf, isHeated } from '@/core/plan/plan';
 import type { Window } from '@/core/schedule/diary';
-import { printClock, printDay, printDayClock, wallTime } from '@/core/time/zone';
+import { wallTime } from '@/core/time/zone';
 import { type TimeScale, timeScale } from './timeScale';
 
 export interface WarpBlock {
@@ -78,6 +80,7 @@ export interface Actual {
 }
 
 export interface WarpOptions {
+  readonly print: Printer;
   readonly opened: ReadonlySet<string>;
   readonly nowMs: number | null;
   readonly roomPx: number;
@@ -122,7 +125,7 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
       widthPx,
       heightPx,
       textWidthPx,
-      lines: keyFigures(t.step).slice(0, Math.max(0, Math.floor((heightPx - 8 - 17 * titleLines.length) / LINE_PX))),
+      lines: keyFigures(t.step, options.print).slice(0, Math.max(0, Math.floor((heightPx - 8 - 17 * titleLines.length) / LINE_PX))),
       heat: t.heat.map((window) => ({ yPx: y(window.fromMs), heightPx: Math.max(2, y(window.toMs) - y(window.fromMs)) })),
       handsYPx: spread(t.hands.map(y)),
       plannedYPx: t.isActual ? { yPx: y(t.step.startMs), heightPx: Math.max(4, y(t.step.endMs) - y(t.step.startMs) - 3) } : null,
@@ -147,6 +150,7 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
       scale,
       plan,
       shown.map((t) => t.startMs),
+      options.print,
     ),
     nowYPx:
       options.nowMs !== null && options.nowMs > Math.min(...shown.map((t) => t.startMs)) && options.nowMs < Math.max(...shown.map((t) => t.endMs))
@@ -208,10 +212,10 @@ function spread(places: readonly number[]): number[] {
 }
 
 /** What must be read at a glance: temperature and time, then the main amounts. */
-export function keyFigures(step: PlanStep): string[] {
+export function keyFigures(step: PlanStep, print: Printer): string[] {
   const lines: string[] = [];
   for (const phase of step.phases) {
-    if (phase.kind === 'hold') lines.push(`${printDuration(phase.minutes.typical)} at ${phase.bandC ? `${phase.bandC[0]}–${phase.bandC[1]} °C` : '? °C'}`);
+    if (phase.kind === 'hold') lines.push(`${printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a heat nobody set'}`);
     if (phase.kind === 'rest') lines.push('heat off, rest');
     if (phase.kind === 'until') lines.push(`about ${printDuration(phase.minutes.typical)}, by eye`);
     if (phase.kind === 'soak') lines.push(step.kind === 'dry' ? 'shade, spread' : `soak ${printDuration(phase.minutes.typical)}`);
@@ -219,11 +223,11 @@ export function keyFigures(step: PlanStep): string[] {
   }
   for (const addition of step.additions) {
     const amount = amountOf(addition);
-    lines.push(`${amount === null ? 'unknown:' : printAmount(amount, addition.unit)} ${addition.name}`);
+    lines.push(`${amount === null ? 'unknown:' : print.amount(amount, addition.unit)} ${addition.name}`);
   }
   if (step.water) {
     const water = amountOf(step.water);
-    lines.push(`${water === null ? 'unknown:' : printAmount(water, 'mL')} water`);
+    lines.push(`${water === null ? 'unknown:' : print.volume(water)} water`);
   }
   return lines;
 }
@@ -258,40 +262,27 @@ function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): War
       return;
     }
     const nextX = insideX(next);
-    const jogPx = Math.max(bottom + 2, next.yPx - 5 - lotIndex * 4);
-    if (nextX === x)
+    if (nextX === x || next.yPx - bottom < 30 + lotIndex * 4) {
       between.push({
         points: [
           [x, bottom],
-          [x, next.yPx],
-        ],
-        hex,
-      });
-    else if (jogPx - bottom < 24)
-      between.push({
-        points: [
-          [x, bottom],
-          [x, jogPx],
-          [nextX, jogPx],
           [nextX, next.yPx],
         ],
         hex,
       });
-    else {
-      // It waits aside, so that whatever uses the vessel meanwhile is not crossed.
-      const asideX = block.xPx + block.widthPx + 4 + lotIndex * 4;
-      between.push({
-        points: [
-          [x, bottom],
-          [x, bottom + 6],
-          [asideX, bottom + 6],
-          [asideX, jogPx],
-          [nextX, jogPx],
-          [nextX, next.yPx],
-        ],
-        hex,
-      });
+      return;
     }
+    // It waits aside, so that whatever uses the vessel meanwhile is not crossed, and steps over just before it goes in.
+    const asideX = block.xPx + block.widthPx + 4 + lotIndex * 4;
+    between.push({
+      points: [
+        [x, bottom],
+        [asideX, bottom + 12],
+        [asideX, next.yPx - 18 - lotIndex * 4],
+        [nextX, next.yPx],
+      ],
+      hex,
+    });
   });
   const first = own[0];
   return {
@@ -304,28 +295,9 @@ function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): War
   };
 }
 
-/** Polyline with rounded corners as an SVG path. */
-export function roundedPath(points: readonly Point[], radius = 6): string {
-  const [first, ...rest] = points;
-  if (!first) return '';
-  let path = `M${first[0]} ${first[1]}`;
-  rest.forEach((point, i) => {
-    const before = points[i] ?? first;
-    const after = rest[i + 1];
-    if (!after) {
-      path += `L${point[0]} ${point[1]}`;
-      return;
-    }
-    const towards = (to: Point): Point => {
-      const length = Math.hypot(to[0] - point[0], to[1] - point[1]);
-      const r = length === 0 ? 0 : Math.min(radius, length / 2) / length;
-      return [point[0] + (to[0] - point[0]) * r, point[1] + (to[1] - point[1]) * r];
-    };
-    const [a, b] = [towards(before), towards(after)];
-    path += `L${a[0]} ${a[1]}Q${point[0]} ${point[1]} ${b[0]} ${b[1]}`;
-  });
-  return path;
-}
+/** A thread through its points: straight down, and sideways in soft steps. */
+export const threadPath = (points: readonly Point[]): string => hang(points as Point[]) ?? '';
+const hang = line<Point>().curve(curveBumpY);
 
 function pleatText(pleat: Window, plan: Plan): string {
   const { zone } = plan.home.diary;
@@ -335,8 +307,7 @@ function pleatText(pleat: Window, plan: Plan): string {
   return `${isNight ? 'night' : isAway ? 'away' : 'no hands needed'}, ${length} folded · heat off`;
 }
 
-function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): WarpPicture['hours'] {
-  const { zone } = plan.home.diary;
+function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[], print: Printer): WarpPicture['hours'] {
   const marks: { yPx: number; textYPx: number; text: string; isNewDay: boolean }[] = [];
   const isFolded = (ms: number) => scale.pleats.some((pleat) => !pleat.opened && pleat.fromMs < ms && ms < pleat.toMs);
   const firstMs = Math.min(...starts);
@@ -346,10 +317,10 @@ function hourMarks(scale: TimeScale, plan: Plan, starts: readonly number[]): War
   const add = (ms: number) => {
     const yPx = HEAD_PX + scale.yOf(ms);
     if (isFolded(ms) || yPx - lastY < 34) return;
-    const day = printDay(ms, zone);
+    const day = print.day(ms);
     // Just below a folded night the figure moves down, clear of the fold.
     const underFold = scale.pleats.some((pleat) => !pleat.opened && Math.abs(HEAD_PX + pleat.topPx + pleat.heightPx - yPx) < 8);
-    marks.push({ yPx, textYPx: yPx + (underFold ? 11 : 4), text: day === lastDay ? printClock(ms, zone) : printDayClock(ms, zone), isNewDay: day !== lastDay });
+    marks.push({ yPx, textYPx: yPx + (underFold ? 11 : 4), text: day === lastDay ? print.clock(ms) : print.dayClock(ms), isNewDay: day !== lastDay });
     lastDay = day;
     lastY = yPx;
   };

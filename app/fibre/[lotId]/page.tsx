@@ -1,9 +1,14 @@
 import type { Metadata } from 'next';
 import { LotPage } from '@/ui/fibre/LotPage';
+import { WithData } from '../../WithData';
 
 export const metadata: Metadata = { title: 'Lot' };
 
 export default async function Page({ params }: { params: Promise<{ lotId: string }> }) {
   const { lotId } = await params;
-  return <LotPage lotId={lotId} />;
+  return (
+    <WithData ask={[`/lots/${lotId}`]}>
+      <LotPage lotId={lotId} />
+    </WithData>
+  );
 }

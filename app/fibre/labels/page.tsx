@@ -1,8 +1,13 @@
 import type { Metadata } from 'next';
 import { LabelsPage } from '@/ui/fibre/LabelsPage';
+import { WithData } from '../../WithData';
 
 export const metadata: Metadata = { title: 'Labels' };
 
 export default function Page() {
-  return <LabelsPage />;
+  return (
+    <WithData ask={['/lots?ended=yes']}>
+      <LabelsPage />
+    </WithData>
+  );
 }

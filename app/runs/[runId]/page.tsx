@@ -1,9 +1,14 @@
 import type { Metadata } from 'next';
 import { StovePage } from '@/ui/stove/StovePage';
+import { WithData } from '../../WithData';
 
 export const metadata: Metadata = { title: 'Stove' };
 
 export default async function Page({ params }: { params: Promise<{ runId: string }> }) {
   const { runId } = await params;
-  return <StovePage runId={runId} />;
+  return (
+    <WithData ask={[`/runs/${runId}`]}>
+      <StovePage runId={runId} />
+    </WithData>
+  );
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { SessionPage } from '@/ui/sessions/SessionPage';
+import { WithData } from '../../WithData';
 
 export const metadata: Metadata = { title: 'Plan' };
 
@@ -10,6 +11,11 @@ interface Props {
 
 export default async function Page({ params, searchParams }: Props) {
   const { sessionId } = await params;
-  const version = Number((await searchParams).plan);
-  return <SessionPage sessionId={sessionId} version={Number.isInteger(version) && version > 0 ? version : null} />;
+  const asked = Number((await searchParams).plan);
+  const version = Number.isInteger(asked) && asked > 0 ? asked : null;
+  return (
+    <WithData ask={[version === null ? `/sessions/${sessionId}` : `/sessions/${sessionId}/plans/${version}`]}>
+      <SessionPage sessionId={sessionId} version={version} />
+    </WithData>
+  );
 }

@@ -1,9 +1,14 @@
 import type { Metadata } from 'next';
 import { RecordPage } from '@/ui/record/RecordPage';
+import { WithData } from '../../../WithData';
 
 export const metadata: Metadata = { title: 'Record' };
 
 export default async function Page({ params }: { params: Promise<{ runId: string }> }) {
   const { runId } = await params;
-  return <RecordPage runId={runId} />;
+  return (
+    <WithData ask={[`/runs/${runId}`, `/runs/${runId}/record`]}>
+      <RecordPage runId={runId} />
+    </WithData>
+  );
 }

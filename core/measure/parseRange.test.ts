@@ -1,0 +1,28 @@
+import { expect, test } from 'vitest';
+import { parseRange } from './parseRange';
+
+const read = (text: string, unit: string) => {
+  const parsed = parseRange(text, unit);
+  return parsed.ok ? parsed.value : parsed.error;
+};
+
+test.each([
+  ['6-8 h', 'min', [360, 480]],
+  ['6 – 8 h', 'min', [360, 480]],
+  ['45 min to 2 h', 'min', [45, 120]],
+  ['an hour or so', 'min', [60, 90]],
+  ['overnight', 'min', [480, 840]],
+  ['60', 'min', [60, 60]],
+  ['70-80 °C', '°C', [70, 80]],
+  ['158–176 F', '°C', [70, 80]],
+  ['10-20 %', '% WOF', [10, 20]],
+  ['½–1', ': 1', [0.5, 1]],
+] as const)('%s in %s', (text, unit, range) => expect(read(text, unit)).toEqual(range));
+
+test.each([
+  ['8-6 h', 'min', /backwards/],
+  ['', 'min', /Type a range/],
+  ['much', 'min', /Start with a number/],
+  ['60-90 F', 'min', /not a unit|something else/],
+  ['simmer', '°C', /no number/],
+] as const)('%s in %s is pointed out', (text, unit, said) => expect(read(text, unit)).toMatch(said));

@@ -1,0 +1,44 @@
+import type { Changed, LiveMessage } from '@/contract/views';
+
+/** Acts that change what a lot's passport, the stock or a list of sessions says. */
+const TELLING = new Set(['stepFinished', 'skipped', 'addition', 'amended', 'finished', 'moved']);
+
+type Test = (message: LiveMessage, id: string | undefined) => boolean;
+const changed =
+  (...what: readonly Changed[]): Test =>
+  (message, id) =>
+    message.kind === 'changed' && what.includes(message.what) && (id === undefined || message.id === id);
+const acted: Test = (message) => message.kind === 'event' && TELLING.has(message.event.type);
+const any =
+  (...tests: readonly Test[]): Test =>
+  (message, id) =>
+    tests.some((test) => test(message, id));
+
+/** By path below /api/v1: what makes an answer that was fetched there a thing of the past. The first group is an id. */
+const CONCERNS: readonly (readonly [RegExp, Test])[] = [
+  [/^\/home$/, changed('home')],
+  // A lot's past goes on in the lots it was split from or joined of, so any lot concerns each.
+  [/^\/lots/, any((message) => changed('lot')(message, undefined), acted)],
+  [/^\/vessels$/, changed('vessel')],
+  [/^\/methods(?:\/([^/]+))?$/, changed('method')],
+  [/^\/(?:dyestuffs|assistants|substances)$/, changed('substance')],
+  [/^\/liquors$/, changed('liquor')],
+  [/^\/stock$/, any(changed('stock'), acted)],
+  [/^\/sessions$/, any(changed('session', 'run'), acted)],
+  [/^\/sessions\/([^/]+)\/weigh-out$/, changed('weigh', 'session')],
+  [/^\/sessions\/[^/]+\/shopping$/, any(changed('stock', 'session'), acted)],
+  [/^\/sessions\/([^/]+)/, any(changed('session'), (message) => message.kind === 'changed' && message.what === 'run')],
+  [/^\/runs\/running$/, changed('run')],
+  [/^\/runs\/([^/]+)\/record$/, (message, id) => (message.kind === 'event' && message.runId === id) || changed('run')(message, id)],
+  [/^\/runs\/([^/]+)$/, changed('run')],
+  [/^\/sim-pots$/, changed('simPot')],
+];
+
+/** Whether what was fetched at `path` must be fetched again after this message. */
+export function concerns(path: string, message: LiveMessage): boolean {
+  for (const [pattern, test] of CONCERNS) {
+    const found = pattern.exec(path);
+    if (found) return test(message, found[1]);
+  }
+  return false;
+}

@@ -1,0 +1,62 @@
+'use client';
+import { AutoComplete, Modal, Skeleton, Tag } from 'antd';
+import { useRouter } from 'next/navigation';
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { LotView, SessionSummary } from '@/contract/views';
+import { find, indexThings } from '@/core/find/find';
+import type { Vessel } from '@/core/plan/plan';
+import { useBook } from '../api/useBook';
+import { allLoaded, useLoaded } from '../api/useLoaded';
+import { Notice } from '../shell/Notice';
+import { thingsOf } from './things';
+
+/** Lots, sessions, methods, stuffs, pages and words of the trade, by the first letters of any word on them; keys only, if one likes. */
+export function FindAnything({ onClose }: { onClose: () => void }) {
+  const router = useRouter();
+  const lots = useLoaded<LotView[]>('/lots');
+  const sessions = useLoaded<SessionSummary[]>('/sessions');
+  const vessels = useLoaded<Vessel[]>('/vessels');
+  const book = useBook();
+  const loaded = useMemo(() => allLoaded({ lots, sessions, vessels, book }), [lots, sessions, vessels, book]);
+  const index = useMemo(() => (loaded.state === 'ready' ? indexThings(thingsOf(loaded.value)) : null), [loaded]);
+  const [text, setText] = useState('');
+  const wanted = useDeferredValue(text);
+  const found = useMemo(() => (index ? find(index, wanted) : []), [index, wanted]);
+  return (
+    <Modal open title="Find anything" footer={null} onCancel={onClose} width={640} style={{ top: 48 }} destroyOnHidden>
+      <div className="stack" style={{ minHeight: 380 }}>
+        <AutoComplete
+          autoFocus
+          open={found.length > 0}
+          defaultActiveFirstOption
+          aria-label="Find anything"
+          placeholder="First letters of any word: a lot, a plant, a method, a page"
+          value={text}
+          onChange={(next: string) => setText(next)}
+          filterOption={false}
+          listHeight={320}
+          getPopupContainer={(input) => input.parentElement ?? document.body}
+          options={found.map((thing) => ({
+            value: thing.id,
+            label: (
+              <span className="line line-tight">
+                {thing.name} <Tag>{thing.kind}</Tag>
+              </span>
+            ),
+            title: thing.name,
+          }))}
+          onSelect={(id: string) => {
+            const thing = found.find((one) => one.id === id);
+            onClose();
+            if (thing) router.push(thing.href);
+          }}
+        />
+        {loaded.state === 'loading' ? <Skeleton active paragraph={{ rows: 4 }} /> : null}
+        {loaded.state === 'failed' ? <Notice kind="fault">{loaded.why}</Notice> : null}
+        <p role="status" className="quiet">
+          {index && wanted.trim() !== '' && found.length === 0 ? 'Nothing has these words.' : ''}
+        </p>
+      </div>
+    </Modal>
+  );
+}

@@ -1,0 +1,44 @@
+'use client';
+import { useState } from 'react';
+import { TypedInput } from './TypedInput';
+import type { Reader } from './typed';
+
+interface Props {
+  readonly id?: string;
+  readonly label?: string;
+  readonly value?: number | null;
+  readonly onChange?: (value: number | null) => void;
+  readonly read: Reader<number>;
+  readonly print: (value: number) => string;
+  readonly placeholder?: string;
+  readonly disabled?: boolean;
+  /** A form says faults by itself; elsewhere the field does. */
+  readonly inForm?: boolean;
+}
+
+/** A figure typed in any writing that its reader knows; what cannot be read stays as it was typed, is pointed out, and changes nothing. */
+export function FigureInput({ id, label, value = null, onChange, read, print, placeholder = 'unknown', disabled = false, inForm = false }: Props) {
+  const [text, setText] = useState<string | null>(null);
+  const shown = text ?? (value === null ? '' : print(value));
+  const take = (typed: string) => {
+    setText(typed);
+    const got = read(typed);
+    if (got.ok && got.value !== value) onChange?.(got.value);
+  };
+  const done = () => {
+    if (text !== null && read(text).ok) setText(null);
+  };
+  return (
+    <TypedInput
+      {...(id ? { id } : {})}
+      {...(label ? { 'aria-label': label } : {})}
+      value={shown}
+      read={read}
+      placeholder={placeholder}
+      disabled={disabled}
+      inForm={inForm}
+      onChange={take}
+      onDone={done}
+    />
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+import { Input, type InputProps } from 'antd';
+import { useId, useState } from 'react';
+import type { Reader } from './typed';
+
+interface Props extends Omit<InputProps, 'value' | 'onChange'> {
+  readonly value?: string;
+  readonly onChange?: (text: string) => void;
+  readonly read: Reader<unknown>;
+  /** Pressed Enter, or left the field. */
+  readonly onDone?: () => void;
+  /** A form says faults by itself, under the field; elsewhere the field does. */
+  readonly inForm?: boolean;
+  /** Said by somebody else than the reader: the server, or a rule that looks at more than this text. */
+  readonly fault?: string | null | undefined;
+}
+
+/** A text that is read as a figure: what was understood stands under it while one types, and what was not, once one is done. */
+export function TypedInput({ value = '', onChange, read, onDone, inForm = false, fault = null, ...rest }: Props) {
+  const [left, setLeft] = useState(false);
+  const saysId = useId();
+  const got = read(value);
+  const wrong = fault ?? (left && !got.ok ? got.why : null);
+  const done = () => {
+    setLeft(true);
+    onDone?.();
+  };
+  return (
+    <>
+      <Input
+        {...rest}
+        value={value}
+        status={wrong && !inForm ? 'error' : ''}
+        aria-invalid={wrong ? true : undefined}
+        aria-describedby={saysId}
+        autoComplete="off"
+        onChange={(event) => {
+          setLeft(false);
+          onChange?.(event.target.value);
+        }}
+        onBlur={done}
+        onPressEnter={done}
+      />
+      <div id={saysId} className="small says">
+        {wrong && !inForm ? (
+          <span className="fault" role="alert">
+            {wrong}
+          </span>
+        ) : got.ok ? (
+          <span className="quiet">{got.says}</span>
+        ) : null}
+      </div>
+    </>
+  );
+}

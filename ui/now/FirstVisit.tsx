@@ -1,0 +1,60 @@
+'use client';
+import { Tour, type TourProps } from 'antd';
+import { useEffect, useState } from 'react';
+
+const KEY = 'hyndle.tour';
+const at = (name: string) => () => document.querySelector<HTMLElement>(`[data-tour="${name}"]`) ?? document.body;
+
+const STOPS: NonNullable<TourProps['steps']> = [
+  {
+    title: 'What needs hands',
+    description: 'Here stands the next act of everything that is on, large, with its clock. The rest waits below it.',
+    target: at('now'),
+  },
+  {
+    title: 'Your fibre',
+    description: 'Each lot keeps what it is, what it weighs dry, and all that was ever done to it. “Unknown” is a good answer.',
+    target: at('fibre'),
+  },
+  {
+    title: 'The shelf and the home',
+    description: 'Pots, plants and salts you have, and when you are home and awake. Plans are made of what stands here.',
+    target: at('shelf'),
+  },
+  {
+    title: 'A session',
+    description:
+      'Choose fibre and the steps in working order: grams, litres, pots and times are worked out, each with its working. Then start it, and the stove calls you.',
+    target: at('sessions'),
+  },
+  { title: 'Find anything', description: 'Press / on any page, or touch here, and type the first letters of any word.', target: at('find') },
+];
+
+/** Five stops on the first visit; closed once, it never comes again. */
+export function FirstVisit() {
+  const [stop, setStop] = useState<number | null>(null);
+  useEffect(() => {
+    if (localStorage.getItem(KEY) === null) setStop(0);
+  }, []);
+  const close = () => {
+    localStorage.setItem(KEY, 'closed');
+    setStop(null);
+  };
+  if (stop === null) return null;
+  return (
+    <Tour
+      open
+      current={stop}
+      onChange={setStop}
+      onClose={close}
+      onFinish={close}
+      mask={false}
+      placement="right"
+      steps={STOPS.map((step, i) => ({
+        ...step,
+        nextButtonProps: { children: i === STOPS.length - 1 ? 'Begin' : 'On' },
+        prevButtonProps: { children: 'Back' },
+      }))}
+    />
+  );
+}

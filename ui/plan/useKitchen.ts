@@ -1,0 +1,43 @@
+'use client';
+import { useMemo } from 'react';
+import type { LotView } from '@/contract/views';
+import type { Method } from '@/core/method/method';
+import type { Home, Vessel } from '@/core/plan/plan';
+import type { Kitchen } from '@/core/plan/planHere';
+import { type Book, useBook } from '../api/useBook';
+import { allLoaded, type Loaded, useLoaded } from '../api/useLoaded';
+
+export interface PlanningRoom {
+  readonly lots: readonly LotView[];
+  readonly vessels: readonly Vessel[];
+  readonly book: Book;
+  readonly kitchen: Kitchen;
+}
+
+const NO_METHODS: readonly Method[] = [];
+
+/** What a plan is made of and made in. @param older versions of methods that the plan at hand was made with */
+export function useKitchen(older: readonly Method[] = NO_METHODS): Loaded<PlanningRoom> {
+  const lots = useLoaded<LotView[]>('/lots');
+  const vessels = useLoaded<Vessel[]>('/vessels');
+  const home = useLoaded<Home>('/home');
+  const book = useBook();
+  return useMemo(() => {
+    const parts = allLoaded({ lots, vessels, home, book });
+    if (parts.state !== 'ready') return parts;
+    const { value } = parts;
+    const known = new Set(value.book.methods.map((method) => `${method.id}/${method.version}`));
+    const kitchen: Kitchen = {
+      lots: value.lots,
+      vessels: value.vessels,
+      home: value.home,
+      methods: [...value.book.methods, ...older.filter((method) => !known.has(`${method.id}/${method.version}`))],
+      dyestuffs: value.book.dyestuffs,
+      assistants: value.book.assistants,
+      mordants: Object.fromEntries(value.lots.map((lot) => [lot.id, lot.passport.state.mordant])),
+      liquors: value.book.liquors,
+      labels: value.book.labels,
+    };
+    return { state: 'ready', reload: parts.reload, value: { lots: value.lots, vessels: value.vessels, book: value.book, kitchen } };
+  }, [lots, vessels, home, book, older]);
+}

@@ -1,0 +1,87 @@
+import type { Measures } from '@/core/measure/measures';
+import type { PlanStep } from '@/core/plan/plan';
+import { substanceByName } from '@/core/run/additionFindings';
+import type { RunFact } from '@/core/run/events';
+import type { Shelf } from '@/core/shelf/lookup';
+import { amountReader, massReader, numberReader, type Reader, temperatureReader, typedValue, volumeReader } from '../form/typed';
+import type { AskFor } from './stoveView';
+
+/** What is typed into the small form of an act. */
+export interface AskValues {
+  readonly text: string;
+  /** How sure of an amount, or which lot, or which vessel. */
+  readonly choice: string;
+  /** Which addition; "other" for one that was not planned. */
+  readonly what: string;
+  readonly other: string;
+  /** "now", minutes back, or "at" for the moment typed beside it. */
+  readonly ago: string;
+  readonly atMs: number | null;
+}
+
+export const AGO = ['now', '2', '5', '10', '30', 'at'] as const;
+
+/** Unit of an addition: as planned, else as it is typed. */
+export function additionUnit(step: PlanStep, { what, text }: Pick<AskValues, 'what' | 'text'>): 'g' | 'mL' | 'piece' {
+  return step.additions.find((a) => a.id === what)?.unit ?? (/[ml]\b/i.test(text) && !/g\b/i.test(text) ? 'mL' : 'g');
+}
+
+/** How the text of this act is read; null where it is plain words. */
+export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures): Reader<unknown> | null {
+  switch (ask) {
+    case 'reading':
+      return temperatureReader(measures);
+    case 'ph':
+      return numberReader(0, 14);
+    case 'volume':
+      return volumeReader(measures, 'L');
+    case 'weigh':
+      return massReader(measures);
+    case 'addition':
+      return amountReader(additionUnit(step, values), shelf.assistant(substanceOf(step, values, shelf))?.bulkGPerMl ?? null, measures);
+    case 'checked':
+    case 'note':
+    case 'move':
+    case 'skip':
+    case 'pause':
+      return null;
+  }
+}
+
+const substanceOf = (step: PlanStep, { what, other }: AskValues, shelf: Shelf): string =>
+  step.additions.find((a) => a.id === what)?.substance ?? substanceByName(other, shelf);
+
+/** The fact a filled form states. What is missing or cannot be read was pointed out before: it comes through as it is, for the contract to refuse. */
+export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures): RunFact {
+  const { text, choice, what } = values;
+  const { id: stepId } = step;
+  switch (ask) {
+    case 'reading':
+      return { type: 'reading', stepId, quantity: 'bathC', value: Math.round((typedValue(temperatureReader(measures), text) ?? Number.NaN) * 10) / 10 };
+    case 'ph':
+      return { type: 'reading', stepId, quantity: 'ph', value: typedValue(numberReader(0, 14), text) ?? Number.NaN };
+    case 'volume':
+      return { type: 'reading', stepId, quantity: 'volumeMl', value: typedValue(volumeReader(measures, 'L'), text) ?? Number.NaN };
+    case 'weigh':
+      return { type: 'lotWeighed', lotId: choice, dryWeightG: typedValue(massReader(measures), text) ?? Number.NaN };
+    case 'addition': {
+      const unit = additionUnit(step, values);
+      const substance = substanceOf(step, values, shelf);
+      const base = { type: 'addition' as const, stepId, additionId: what === 'other' ? null : what, substance, unit };
+      const read = typedValue(amountReader(unit, shelf.assistant(substance)?.bulkGPerMl ?? null, measures), text);
+      if (choice === 'unknown' || read === null) return { ...base, amount: { state: 'unknown' } };
+      // A spoon is never a weighing.
+      return { ...base, amount: { state: choice === 'estimated' || read.plusMinusPct !== null ? 'estimated' : 'measured', value: read.value } };
+    }
+    case 'checked':
+      return { type: 'checked', stepId, finding: text.trim() };
+    case 'note':
+      return { type: 'note', stepId, text: text.trim() };
+    case 'move':
+      return { type: 'moved', stepId, toVesselId: choice };
+    case 'skip':
+      return { type: 'skipped', stepId, reason: text.trim() };
+    case 'pause':
+      return { type: 'paused', stepId, reason: text.trim() };
+  }
+}
