@@ -1,4 +1,4 @@
-import type { WeighTick } from '@/core/plan/weighOut';
+import type { WeighTick } from '@/core/plan/weighTicks';
 import { type Db, onceWritten, type Table } from './db';
 
 export interface WeighTickRow extends WeighTick {

@@ -1,6 +1,5 @@
 import { formatHex, interpolate, modeLrgb, modeRgb, useMode as register } from 'culori/fn';
 
-export const UNDYED_HEX = '#ece6d8';
 const IRON_HEX = '#4c4740';
 
 register(modeRgb);

@@ -1,4 +1,5 @@
-import { expectedHex, UNDYED_HEX } from '../colour/expected';
+import { expectedHex } from '../colour/expected';
+import { UNDYED_HEX } from '../colour/undyed';
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import { LIBRARY, type MethodBook } from '../method/library';

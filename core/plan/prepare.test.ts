@@ -7,7 +7,8 @@ import { buildPlan } from './buildPlan';
 import { amountOf, type ChainItem, type Plan, type PlanStep, scaleFor } from './plan';
 import { CHAIN, HEAD, home, input, planned, step, wool } from './plan.fixture';
 import { usualMordant, withMordant } from './questions';
-import { standingTicks, weighOut } from './weighOut';
+import { weighOut } from './weighOut';
+import { standingTicks } from './weighTicks';
 
 const item = (id: string, methodId: string, more: Partial<ChainItem> = {}): ChainItem => ({ id, methodId, params: {}, dyestuffId: null, ...more });
 const byId = (plan: Plan, id: string): PlanStep => {

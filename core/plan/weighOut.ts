@@ -1,6 +1,5 @@
 import { type StockSolution, stockSolution } from '../dose/solutions';
 import { nearestSpoons, spoonsToGrams } from '../dose/spoons';
-import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import { roundForHands } from '../measure/rounding';
 import type { PlantForm } from '../shelf/dyestuff';
@@ -33,15 +32,6 @@ export interface WeighLine {
   readonly spoon: { readonly text: string; readonly plusMinusPct: number } | null;
   readonly wear: readonly string[];
   readonly inBrief: string | null;
-}
-
-/** What somebody ticked off; the newest of a key stands. Null takes the tick back. */
-export interface WeighTick {
-  readonly id: string;
-  readonly key: string;
-  readonly amount: Figure | null;
-  readonly unit: AmountUnit;
-  readonly atMs: number;
 }
 
 /** Everything to weigh out for a session, water last within a step, steps in the order of their start. */
@@ -83,14 +73,4 @@ function spoonFor(grams: number, bulk: readonly [number, number] | null): WeighL
   const mL = grams / ((bulk[0] + bulk[1]) / 2);
   const text = nearestSpoons(mL, 'metric');
   return text === null || mL > 300 ? null : { text, plusMinusPct: Math.round(spoonsToGrams(mL, bulk).plusMinusPct) };
-}
-
-/** The tick that stands for each key. */
-export function standingTicks(ticks: readonly WeighTick[]): Map<string, WeighTick> {
-  const standing = new Map<string, WeighTick>();
-  for (const tick of ticks.toSorted((a, b) => a.atMs - b.atMs || (a.id < b.id ? -1 : 1))) {
-    if (tick.amount === null) standing.delete(tick.key);
-    else standing.set(tick.key, tick);
-  }
-  return standing;
 }

@@ -1,7 +1,7 @@
 import { knownValue, sumFigures } from '../figure';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep } from '../plan/plan';
 import type { RunState } from './fold';
-import { weightOf } from './treatments';
+import { weightOf } from './weightOf';
 
 /** Dry fibre that sizes a step's quantities, as the run knows it, g; null while a weight is missing. */
 export function sizingG(step: Pick<PlanStep, 'sizedBy' | 'part'>, plan: Pick<Plan, 'lots'>, state: Pick<RunState, 'lotWeightsG'>): number | null {

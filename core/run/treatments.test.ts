@@ -4,7 +4,8 @@ import type { ChainItem } from '../plan/plan';
 import { planned, wool } from '../plan/plan.fixture';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
-import { treatmentsOf, weightOf } from './treatments';
+import { treatmentsOf } from './treatments';
+import { weightOf } from './weightOf';
 
 /** What a run leaves in a lot's passport: only what was finished, only as much as was seen. */
 

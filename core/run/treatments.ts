@@ -5,6 +5,7 @@ import type { Plan, PlanStep } from '../plan/plan';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import type { RunState } from './fold';
+import { weightOf } from './weightOf';
 
 /** Leaving something out on purpose is a statement too: it is not the same as nobody knowing. */
 const LEFT_OUT: Readonly<Partial<Record<StepTreatment, TreatmentKind>>> = { notScoured: 'scour', noMordant: 'mordant' };
@@ -57,13 +58,6 @@ function stepTreatments(step: PlanStep, treatment: StepTreatment, plan: Pick<Pla
 function partOf(whole: Figure, sharePct: number | null): Figure {
   const g = knownValue(whole);
   return g === null || sharePct === null ? UNKNOWN : estimated((g * sharePct) / 100);
-}
-
-/** Weight of a lot as the run knows it: weighed during the run, else as planned. */
-export function weightOf(plan: Pick<Plan, 'lots'>, state: Pick<RunState, 'lotWeightsG'>, lotId: string): Figure {
-  const weighed = state.lotWeightsG[lotId];
-  if (weighed !== undefined) return measured(weighed);
-  return plan.lots.find((lot) => lot.id === lotId)?.dryWeightG ?? UNKNOWN;
 }
 
 function usedPct(amount: Figure, dryG: Figure): Figure {

@@ -1,5 +1,5 @@
 'use client';
-import { Button, Input, Tabs } from 'antd';
+import { App, Button, Input, Tabs } from 'antd';
 import dynamic from 'next/dynamic';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
@@ -48,7 +48,11 @@ export function ShelfPage() {
   const loaded = useMemo(() => allLoaded({ vessels, home, stock, book }), [vessels, home, stock, book]);
   if (loaded.state === 'failed') return <FailedPage title="Shelf" why={loaded.why} retry={loaded.retry} />;
   if (loaded.state === 'loading') return <LoadingPage title="Shelf" />;
-  return <Shelf {...loaded.value} />;
+  return (
+    <App component={false}>
+      <Shelf {...loaded.value} />
+    </App>
+  );
 }
 
 interface ShelfProps {

@@ -1,6 +1,6 @@
 'use client';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { App, ConfigProvider } from 'antd';
+import { ConfigProvider } from 'antd';
 import { type ReactNode, useEffect, useState } from 'react';
 import { hearLive, makeCache } from '../api/cache';
 import { startLive } from '../api/live';
@@ -60,11 +60,9 @@ function Lit({ seq, children }: { seq: number; children: ReactNode }) {
   }, [cache, firstSeq]);
   return (
     <ConfigProvider theme={still ? { ...room, token: { ...room.token, motion: false } } : room} button={{ autoInsertSpace: false }} wave={{ disabled: true }}>
-      <App component={false}>
-        <QueryClientProvider client={cache}>
-          <Connected value={connected}>{children}</Connected>
-        </QueryClientProvider>
-      </App>
+      <QueryClientProvider client={cache}>
+        <Connected value={connected}>{children}</Connected>
+      </QueryClientProvider>
     </ConfigProvider>
   );
 }

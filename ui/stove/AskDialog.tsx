@@ -3,7 +3,7 @@ import { ConfigProvider, Form, Input, Segmented, Select } from 'antd';
 import { eventInput } from '@/contract/schemas';
 import { knownValue } from '@/core/figure';
 import type { Plan, PlanStep, Vessel } from '@/core/plan/plan';
-import type { WeighTick } from '@/core/plan/weighOut';
+import type { WeighTick } from '@/core/plan/weighTicks';
 import { additionFindings } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';

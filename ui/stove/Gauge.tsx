@@ -46,7 +46,7 @@ export function Gauge({ c, bandC, ceilingC }: Props) {
       ) : null}
       {ceilingC === null ? null : (
         <path className={isOver ? 'gauge-mark gauge-broken' : 'gauge-mark'} d={`M3 ${place(ceilingC)}H31M3 ${place(ceilingC) - 4}H31`}>
-          <title>never above {print.temperature(ceilingC)}</title>
+          <title>{`never above ${print.temperature(ceilingC)}`}</title>
         </path>
       )}
     </svg>

@@ -1,12 +1,16 @@
 'use client';
 import { Button } from 'antd';
-import { useId, useState } from 'react';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent, RunFact } from '@/core/run/events';
-import { WhenField } from '../form/WhenField';
 import { usePrint } from '../shell/facts';
 import { Panel } from '../shell/Page';
+import type { Change } from './Amend';
 import { describeEvent } from './describeEvent';
+import { useNames } from './useNames';
+
+const Amend = dynamic(() => import('./Amend').then((module) => module.Amend), { ssr: false });
 
 interface Props {
   readonly plan: Plan;
@@ -16,11 +20,10 @@ interface Props {
   readonly limit?: number;
 }
 
-type Change = Extract<RunFact, { type: 'amended' }>['change'];
-
 /** The log as it grows, newest first. Undo is amend: what was taken back stays readable, struck through. */
 export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props) {
   const print = usePrint();
+  const nameOf = useNames(plan);
   const [shown, setShown] = useState(limit);
   const [open, setOpen] = useState<string | null>(null);
   const withdrawn = new Set(events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'withdrawn' ? [event.targetId] : [])));
@@ -43,7 +46,7 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
         {rows.slice(0, shown).map(({ event, atMs }) => {
           const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
           const vessel = plan.vessels.find((v) => v.id === step?.vesselId);
-          const words = describeEvent(event, plan, print);
+          const words = describeEvent(event, plan, print, nameOf);
           const canAmend = onAmend && !withdrawn.has(event.id) && event.type !== 'started' && event.type !== 'replanned';
           return (
             <li key={event.id} className={withdrawn.has(event.id) ? 'log-row log-withdrawn' : 'log-row'}>
@@ -74,27 +77,5 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
       </ol>
       {rows.length > shown ? <Button onClick={() => setShown(shown + 100)}>Show more ({rows.length - shown} left)</Button> : null}
     </Panel>
-  );
-}
-
-function Amend({ atMs, onChange }: { atMs: number; onChange: (change: Change) => void }) {
-  const id = useId();
-  return (
-    <div className="log-amend stack stack-tight">
-      <div className="line line-tight">
-        {[5, 10, 30].map((min) => (
-          <Button key={min} size="small" onClick={() => onChange({ kind: 'retimed', atMs: atMs - min * 60_000 })}>
-            {min} min earlier
-          </Button>
-        ))}
-        <Button size="small" onClick={() => onChange({ kind: 'withdrawn', reason: 'taken back' })}>
-          Take back
-        </Button>
-      </div>
-      <label htmlFor={id} className="small quiet">
-        It really was at
-      </label>
-      <WhenField id={id} label="It really was at" value={atMs} onChange={(ms) => ms !== null && ms !== atMs && onChange({ kind: 'retimed', atMs: ms })} />
-    </div>
   );
 }

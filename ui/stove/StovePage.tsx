@@ -6,7 +6,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunView, WeighList } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
 import type { PlanStep, Vessel } from '@/core/plan/plan';
-import { standingTicks } from '@/core/plan/weighOut';
+import { standingTicks } from '@/core/plan/weighTicks';
 import type { RunFact } from '@/core/run/events';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
@@ -24,16 +24,18 @@ import { useKeys } from '../shell/useKeys';
 import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
 import { CallStrip } from './CallStrip';
+import type { Logged } from './LastAct';
 import { RunLog } from './RunLog';
 import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
-import { TypeAct } from './TypeAct';
 import { useCalls } from './useCalls';
-import { useLastAct } from './useLastAct';
 import { VesselCard } from './VesselCard';
 
 const AskDialog = dynamic(() => import('./AskDialog').then((module) => module.AskDialog), { ssr: false });
 const MoreActs = dynamic(() => import('./MoreActs').then((module) => module.MoreActs), { ssr: false });
 const BathNow = dynamic(() => import('./BathNow').then((module) => module.BathNow), { ssr: false });
+// A place is kept for it, so that nothing moves when it comes.
+const TypeAct = dynamic(() => import('./TypeAct').then((module) => module.TypeAct), { ssr: false, loading: () => <div className="type-act-place" /> });
+const LastAct = dynamic(() => import('./LastAct').then((module) => module.LastAct), { ssr: false });
 const KeyHelp = dynamic(() => import('./KeyHelp').then((module) => module.KeyHelp), { ssr: false });
 
 const ASK_BY_KEY: Readonly<Record<string, AskFor>> = { r: 'reading', p: 'ph', v: 'volume', a: 'addition', c: 'checked', n: 'note' };
@@ -66,7 +68,7 @@ function Stove({ run }: { run: LiveRun }) {
   const [help, setHelp] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [lateSeen, setLateSeen] = useState(0);
-  const last = useLastAct(run.act);
+  const [last, setLast] = useState<Logged | null>(null);
   const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print), [plan, run.events, run.view.readings, now, print]);
   const due = view.nudges.find((nudge) => nudge.dueMs <= now);
   const calls = useCalls(due);
@@ -75,13 +77,18 @@ function Stove({ run }: { run: LiveRun }) {
   const logAt = (facts: readonly RunFact[], text: string, atMs: number) => {
     // A moment apart, so that two facts of one tap keep their order.
     const ids = facts.map((fact, i) => run.act(fact, atMs + i).id);
-    last.say({ ids, atMs }, text);
+    setLast({ ids, atMs, text });
   };
   const log = (facts: readonly RunFact[], text: string, agoMin = 0) => logAt(facts, text, nowMs() - agoMin * 60_000);
   const doAct = (act: StoveAct, step: PlanStep) => {
     if ('log' in act.does) log(act.does.log, `${step.title}: ${act.label.toLowerCase()}`);
     else setAsked({ ask: act.does.ask, step, ...(act.does.additionId ? { additionId: act.does.additionId } : {}) });
   };
+  const amendLast = (change: Extract<RunFact, { type: 'amended' }>['change']) => {
+    for (const targetId of last?.ids ?? []) run.act({ type: 'amended', targetId, change });
+    setLast(null);
+  };
+  const takeBack = () => amendLast({ kind: 'withdrawn', reason: 'taken back' });
   const cardNow = view.cards.find((card) => card.number === chosen) ?? view.cards[0];
   const press = (key: string) => {
     if (!cardNow) return;
@@ -96,7 +103,7 @@ function Stove({ run }: { run: LiveRun }) {
   useKeys(!asked && !more && !help, {
     ...Object.fromEntries(DIGITS.map((digit) => [digit, () => setChosen(Number(digit))])),
     ...Object.fromEntries(['b', 's', 'm', ...Object.keys(ASK_BY_KEY)].map((key) => [key, () => press(key)])),
-    u: last.takeBack,
+    u: takeBack,
     '?': () => setHelp(true),
     'Shift+?': () => setHelp(true),
   });
@@ -248,6 +255,12 @@ function Stove({ run }: { run: LiveRun }) {
           }}
         />
       ) : null}
+      <LastAct
+        logged={last}
+        onBack={(min) => last && amendLast({ kind: 'retimed', atMs: Math.round(last.atMs - min * 60_000) })}
+        onTakeBack={takeBack}
+        onClose={() => setLast(null)}
+      />
       {help ? <KeyHelp onClose={() => setHelp(false)} /> : null}
     </Page>
   );

@@ -1,5 +1,5 @@
 'use client';
-import { Button, Progress } from 'antd';
+import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import { usePrint } from '../shell/facts';
 import { HandMark, StopMark } from '../shell/Marks';
@@ -7,6 +7,8 @@ import { Gauge } from './Gauge';
 import { PotPicture } from './PotPicture';
 import type { StoveAct, StoveCard } from './stoveView';
 
+// The figure stands above it in words; the bar follows a moment later, in a place kept for it.
+const Bar = dynamic(() => import('./Bar').then((module) => module.Bar), { ssr: false });
 const SimPot = dynamic(() => import('./SimPot').then((module) => module.SimPot), { ssr: false });
 
 interface Props {
@@ -46,7 +48,9 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
           {progress ? (
             <>
               <strong className="vessel-progress">{progress.text}</strong>
-              <Progress percent={Math.round(progress.donePct)} showInfo={false} size={{ height: 9 }} aria-label={progress.text} strokeLinecap="butt" />
+              <div className="bar-place">
+                <Bar text={progress.text} donePct={progress.donePct} />
+              </div>
               <p className="quiet small">{progress.detail || card.doing}</p>
             </>
           ) : null}

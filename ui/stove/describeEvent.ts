@@ -1,7 +1,6 @@
 import type { Printer } from '@/core/measure/printer';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
-import { shelfOf } from '@/core/shelf/library';
 
 const PHASE_DOING = {
   charge: 'setting up',
@@ -15,7 +14,7 @@ const PHASE_DOING = {
 } as const;
 
 /** One line of the log in words. */
-export function describeEvent(event: RunEvent, plan: Plan, print: Printer): string {
+export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameOf: (substance: string) => string): string {
   const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
   switch (event.type) {
     case 'started':
@@ -34,7 +33,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer): stri
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${print.mass(event.dryWeightG)} dry`;
     case 'addition': {
       const amount = event.amount.state === 'unknown' ? 'amount unknown' : print.amount(event.amount.value, event.unit);
-      return `added ${shelfOf(plan.own).nameOf(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
+      return `added ${nameOf(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
     }
     case 'stirred':
       return 'stirred';

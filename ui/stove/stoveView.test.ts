@@ -3,6 +3,7 @@ import { METRIC } from '@/core/measure/measures';
 import { printer } from '@/core/measure/printer';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
 import type { RunEvent, RunFact } from '@/core/run/events';
+import { shelfOf } from '@/core/shelf/library';
 import { describeEvent } from './describeEvent';
 import { answerTo, nextAct, stoveView, untilText } from './stoveView';
 
@@ -96,8 +97,9 @@ test('the log says in words what happened', () => {
       ev(0, { type: 'addition', stepId: dye.id, additionId: null, substance: 'alum', amount: { state: 'estimated', value: 12 }, unit: 'g' }),
       plan,
       print,
+      shelfOf(plan.own).nameOf,
     ),
   ).toBe('added potash alum, 12 g (estimated)');
-  expect(describeEvent(ev(0, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 76.4 }), plan, print)).toBe('reading 76.4 °C');
-  expect(describeEvent(ev(0, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 }), plan, print)).toBe('Dye, weld: heat on');
+  expect(describeEvent(ev(0, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 76.4 }), plan, print, String)).toBe('reading 76.4 °C');
+  expect(describeEvent(ev(0, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 1 }), plan, print, String)).toBe('Dye, weld: heat on');
 });

@@ -1,4 +1,4 @@
-import { UNDYED_HEX } from '@/core/colour/expected';
+import { UNDYED_HEX } from '@/core/colour/undyed';
 import type { Reading } from '@/core/hold/credit';
 import { creditedMin } from '@/core/hold/credit';
 import { printDuration, printExactDuration } from '@/core/measure/print';

@@ -1,5 +1,5 @@
 import { curveBumpY, line } from 'd3-shape';
-import { UNDYED_HEX } from '@/core/colour/expected';
+import { UNDYED_HEX } from '@/core/colour/undyed';
 import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { StepKind } from '@/core/method/method';
