@@ -159,7 +159,7 @@ function Words({ address }: { address: Address }) {
       <Sought label="Find a word" placeholder="A word of the trade" value={text} onChange={(word) => address.set({ word })} />
       <Panel>
         <Descriptions
-          column={{ xs: 1, xl: 2 }}
+          column={1}
           size="small"
           colon={false}
           styles={{ label: { width: 170 } }}

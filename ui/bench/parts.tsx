@@ -20,8 +20,8 @@ interface AskProps {
 
 /** A field of a tool, kept in the address. */
 export const Ask = ({ address, name, label, otherwise, read, hint }: AskProps) => (
-  <Field label={label} hint={hint}>
-    {(id) => <TypedInput id={id} value={address.get(name, otherwise)} read={read} onChange={(text) => address.set({ [name]: text })} />}
+  <Field label={label}>
+    {(id) => <TypedInput id={id} value={address.get(name, otherwise)} read={read} hint={hint} onChange={(text) => address.set({ [name]: text })} />}
   </Field>
 );
 

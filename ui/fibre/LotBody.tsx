@@ -34,7 +34,7 @@ export function LotBody({ lot }: { lot: LotView }) {
           layout="vertical"
           size="small"
           colon={false}
-          column={{ xs: 2, sm: 4 }}
+          column={4}
           items={(['scour', 'tannin', 'mordant', 'dye'] as const).map((question) => ({
             key: question,
             label: `${TREATMENT_WORD[question]}?`,

@@ -12,12 +12,13 @@ interface Props {
   readonly print: (value: number) => string;
   readonly placeholder?: string;
   readonly disabled?: boolean;
+  readonly hint?: string;
   /** A form says faults by itself; elsewhere the field does. */
   readonly inForm?: boolean;
 }
 
 /** A figure typed in any writing that its reader knows; what cannot be read stays as it was typed, is pointed out, and changes nothing. */
-export function FigureInput({ id, label, value = null, onChange, read, print, placeholder = 'unknown', disabled = false, inForm = false }: Props) {
+export function FigureInput({ id, label, value = null, onChange, read, print, placeholder = 'unknown', disabled = false, hint = '', inForm = false }: Props) {
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? (value === null ? '' : print(value));
   const take = (typed: string) => {
@@ -37,6 +38,7 @@ export function FigureInput({ id, label, value = null, onChange, read, print, pl
       placeholder={placeholder}
       disabled={disabled}
       inForm={inForm}
+      hint={hint}
       onChange={take}
       onDone={done}
     />

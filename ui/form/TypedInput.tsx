@@ -11,12 +11,14 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
   readonly onDone?: () => void;
   /** A form says faults by itself, under the field; elsewhere the field does. */
   readonly inForm?: boolean;
+  /** Stands under the field while there is nothing to say about what is typed. */
+  readonly hint?: string | undefined;
   /** Said by somebody else than the reader: the server, or a rule that looks at more than this text. */
   readonly fault?: string | null | undefined;
 }
 
 /** A text that is read as a figure: what was understood stands under it while one types, and what was not, once one is done. */
-export function TypedInput({ value = '', onChange, read, onDone, inForm = false, fault = null, ...rest }: Props) {
+export function TypedInput({ value = '', onChange, read, onDone, inForm = false, hint = '', fault = null, ...rest }: Props) {
   const [left, setLeft] = useState(false);
   const saysId = useId();
   const got = read(value);
@@ -47,7 +49,7 @@ export function TypedInput({ value = '', onChange, read, onDone, inForm = false,
             {wrong}
           </span>
         ) : got.ok ? (
-          <span className="quiet">{got.says}</span>
+          <span className="quiet">{got.says || hint}</span>
         ) : null}
       </div>
     </>

@@ -21,13 +21,14 @@ export function ParamField({ param, usual, value, onChange }: Props) {
   const standing = STANDING_WORD[param.standing];
   const written = (figure: number) => (param.unit === '°C' ? print.temperature(figure) : printFigure(figure, param.unit));
   return (
-    <Field label={`${param.label}${standing ? ` (${standing})` : ''}`} hint={`usually ${usual === null ? 'no figure in common use' : written(usual)}`}>
+    <Field label={`${param.label}${standing ? ` (${standing})` : ''}`}>
       {(id) => (
         <FigureInput
           id={id}
           value={value === undefined ? usual : value}
           read={paramReader(param.unit, param.min, param.max, print.measures)}
           print={written}
+          hint={`usually ${usual === null ? 'no figure in common use' : written(usual)}`}
           onChange={onChange}
         />
       )}

@@ -15,11 +15,8 @@ import { FailedPage, LoadingPage } from '../shell/PageState';
 import { RunLog } from '../stove/RunLog';
 import { Warp } from '../warp/Warp';
 import { actualTimes } from './actualTimes';
+import { TemperaturePanel } from './TemperaturePanel';
 
-const TemperatureChart = dynamic(() => import('./TemperatureChart').then((module) => module.TemperatureChart), {
-  ssr: false,
-  loading: () => <div style={{ height: 320 }} />,
-});
 const ComparisonTable = dynamic(() => import('./ComparisonTable').then((module) => module.ComparisonTable));
 const BathsLeft = dynamic(() => import('./BathsLeft').then((module) => module.BathsLeft), { ssr: false });
 const AgainDialog = dynamic(() => import('./AgainDialog').then((module) => module.AgainDialog), { ssr: false });
@@ -85,11 +82,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
             ))}
           </ul>
         </Panel>
-        <Panel title="Temperature">
-          <Guard what="The curves">
-            <TemperatureChart view={view} clocks={record.clocks} chosenStepId={chosen} />
-          </Guard>
-        </Panel>
+        <TemperaturePanel view={view} clocks={record.clocks} chosenStepId={chosen} />
       </div>
       <h2>The warp: plan as outline, what was done as fill</h2>
       <Guard what="The warp">

@@ -18,7 +18,7 @@ export function Beside({ label, children, onClose }: Props) {
     </aside>
   ) : (
     <Drawer open onClose={onClose} size={520} title={null} closable={{ placement: 'end', 'aria-label': 'Close' }} aria-label={label}>
-      {children}
+      <div className="stack">{children}</div>
     </Drawer>
   );
 }

@@ -34,6 +34,7 @@ export function Rows<T extends object>({ label, items, keyOf, render, heightPx }
         items={items as T[]}
         rowKey={keyOf}
         virtual={long}
+        styles={{ item: { padding: 0, borderBlockEnd: 0 } }}
         {...(height === undefined ? {} : { height })}
         itemRender={(item) => (
           // biome-ignore lint/a11y/useSemanticElements: as above

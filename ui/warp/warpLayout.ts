@@ -125,7 +125,9 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
       widthPx,
       heightPx,
       textWidthPx,
-      lines: keyFigures(t.step, options.print).slice(0, Math.max(0, Math.floor((heightPx - 8 - 17 * titleLines.length) / LINE_PX))),
+      lines: keyFigures(t.step, options.print)
+        .slice(0, Math.max(0, Math.floor((heightPx - 8 - 17 * titleLines.length) / LINE_PX)))
+        .map((text) => fitted(text, textWidthPx + 6)),
       heat: t.heat.map((window) => ({ yPx: y(window.fromMs), heightPx: Math.max(2, y(window.toMs) - y(window.fromMs)) })),
       handsYPx: spread(t.hands.map(y)),
       plannedYPx: t.isActual ? { yPx: y(t.step.startMs), heightPx: Math.max(4, y(t.step.endMs) - y(t.step.startMs) - 3) } : null,
@@ -161,6 +163,15 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
 
 /** About how wide a bold letter of 14 px runs. */
 const LETTER_PX = 7.4;
+
+/** About how wide a plain letter of 13 px runs. */
+const SMALL_LETTER_PX = 6.5;
+
+/** A line that is too long ends in dots instead of in the middle of a letter. */
+function fitted(text: string, widthPx: number): string {
+  const most = Math.max(6, Math.floor(widthPx / SMALL_LETTER_PX));
+  return text.length <= most ? text : `${text.slice(0, most - 1).trimEnd()}…`;
+}
 
 function wrapTitle(title: string, widthPx: number, twoFit: boolean): string[] {
   const most = Math.max(6, Math.floor(widthPx / LETTER_PX));

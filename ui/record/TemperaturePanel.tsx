@@ -1,0 +1,75 @@
+'use client';
+import { Segmented } from 'antd';
+import dynamic from 'next/dynamic';
+import { useMemo, useState } from 'react';
+import type { RunView } from '@/contract/views';
+import type { StepClock } from '@/core/run/clock';
+import { foldRun } from '@/core/run/fold';
+import { readingsOf } from '@/core/run/readings';
+import { usePrint } from '../shell/facts';
+import { Guard } from '../shell/Guard';
+import { Panel } from '../shell/Page';
+
+const CHART_PX = 320;
+// The curve is drawn a moment after the page; its words and its place are there at once.
+const TemperatureChart = dynamic(() => import('./TemperatureChart').then((module) => module.TemperatureChart), { ssr: false });
+
+interface Props {
+  readonly view: RunView;
+  readonly clocks: Readonly<Record<string, StepClock>>;
+  readonly chosenStepId: string | null;
+}
+
+/** One step's curve with its band and ceiling, and what it says in words. */
+export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
+  const { plan } = view;
+  const print = usePrint();
+  const [picked, setPicked] = useState<string | null>(null);
+  const measured = useMemo(() => {
+    const state = foldRun(plan.steps, view.events);
+    return plan.steps.flatMap((step) => {
+      const own = state.steps[step.id];
+      const readings = own ? readingsOf(step, own, view.readings) : [];
+      return readings.length > 1 ? [{ step, readings }] : [];
+    });
+  }, [plan, view.events, view.readings]);
+  const shown = measured.find((entry) => entry.step.id === (chosenStepId ?? picked)) ?? measured.find((entry) => entry.step.kind === 'dye') ?? measured[0];
+  if (!shown)
+    return (
+      <Panel title="Temperature">
+        <p className="quiet">No temperature was logged, typed or by probe.</p>
+      </Panel>
+    );
+  const hold = shown.step.phases.find((phase) => phase.kind === 'hold');
+  const clock = clocks[shown.step.id];
+  const highest = clock?.highestC == null ? 'unknown' : print.temperature(clock.highestC);
+  return (
+    <Panel title="Temperature">
+      {measured.length > 1 ? (
+        <Segmented
+          aria-label="Which step"
+          value={shown.step.id}
+          options={measured.map((entry) => ({ value: entry.step.id, label: entry.step.title }))}
+          onChange={setPicked}
+          style={{ alignSelf: 'flex-start', maxWidth: '100%', overflowX: 'auto' }}
+        />
+      ) : null}
+      <div className="chart" style={{ height: CHART_PX }}>
+        <Guard what="The curve">
+          <TemperatureChart
+            label={`Temperature of ${shown.step.title}, highest ${highest}`}
+            readings={shown.readings}
+            bandC={hold?.bandC ?? null}
+            ceilingC={hold?.ceilingC ?? null}
+          />
+        </Guard>
+      </div>
+      <p className="quiet small">
+        Ink: the bath. Grey strip: the band{hold?.bandC ? ` ${print.band(hold.bandC)}` : ' is unknown'}.{' '}
+        {hold?.ceilingC == null ? '' : `Dashed: never above ${print.temperature(hold.ceilingC)}. `}
+        Highest {highest}
+        {clock?.lowestHoldC == null ? '' : `, lowest in the hold ${print.temperature(clock.lowestHoldC)}`}.
+      </p>
+    </Panel>
+  );
+}
