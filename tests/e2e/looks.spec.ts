@@ -78,18 +78,13 @@ test('by keyboard alone: skip to the page, open a step, close it', async ({ page
   await expect(page.getByRole('dialog')).toBeHidden();
 });
 
-test('numbers choose the vessel, ? shows all keys', async ({ page }) => {
-  await page.goto('/runs/run-birch');
-  await expect(page.locator('h1')).toBeVisible();
-  // The keys listen from the first paint on; a slow machine may paint a moment after the heading is there.
-  await expect(async () => {
-    await page.keyboard.press('?');
-    await expect(page.getByRole('dialog')).toContainText('One key an act', { timeout: 1000 });
-  }).toPass();
-});
-
 test('fonts come with the application', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('h1')).toBeVisible();
-  expect(await page.evaluate(() => document.fonts.check("16px 'Atkinson Hyperlegible Next Variable'"))).toBe(true);
+  const loaded = await page.evaluate(async () => {
+    await document.fonts.ready;
+    const wanted = getComputedStyle(document.body).fontFamily.split(',')[0]?.replace(/['"]/g, '').trim();
+    return [...document.fonts].filter((font) => font.family.replace(/['"]/g, '') === wanted && font.status === 'loaded').length;
+  });
+  expect(loaded).toBeGreaterThan(0);
 });

@@ -62,12 +62,12 @@ test('a weight by size, a finish, and a colour read off a picture', async ({ pag
 
 test('a dyebath on a bag nobody knows asks, and “mordant anyway” puts a mordant before it', async ({ page }) => {
   await page.goto('/sessions/hollyhock-jar/change');
-  const question = page.getByRole('group', { name: /Bag without a label: is it mordanted/ });
+  const question = page.getByRole('region', { name: /Bag without a label: is it mordanted/ });
   await expect(question).toContainText('If it is:');
   await expect(question).toContainText('believed');
-  await question.getByRole('button', { name: 'Look after 15 min' }).click();
+  await question.getByRole('button', { name: 'Look after 15 min', exact: true }).click();
   await expect(question).toContainText('Calls for a look early');
-  await question.getByRole('button', { name: 'Mordant it anyway' }).click();
+  await question.getByRole('button', { name: 'Mordant it anyway', exact: true }).click();
   await expect(question).toBeHidden();
   await expect(page.locator('.chain-name').nth(1)).toHaveText('Alum, low');
 });
@@ -76,7 +76,7 @@ test('“2 %” asks once which, and keeps to it; 80 °C given as 160 °F is poi
   await page.goto('/sessions/new');
   await page.getByRole('checkbox', { name: /Gotland lamb/ }).check();
   const alum = page.locator('#item-c2');
-  await alum.locator('summary').first().click();
+  await alum.getByRole('button', { name: /Alum, low/ }).click();
   const field = alum.getByLabel('Set potash alum instead');
   await field.fill('2 %');
   await field.press('Enter');
@@ -105,15 +105,15 @@ test('a method is copied, changed in versions, saved as a file and taken in agai
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByLabel('Usual alum').fill('140');
   await page.getByLabel('Usual alum').blur();
-  await expect(page.locator('.problems')).toContainText('outside 0–100 % WOF');
+  await expect(page.getByRole('alert').filter({ hasText: 'outside 0–100 % WOF' })).toBeVisible();
   await page.getByLabel('Usual alum').fill('14');
   await page.getByLabel('Usual alum').blur();
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.locator('.figures')).toContainText('14 % WOF');
-  await page.getByRole('button', { name: 'Version 1' }).click();
+  await page.getByText('Version 1', { exact: true }).click();
   await expect(page.locator('.figures')).toContainText('16 % WOF');
 
-  await page.getByRole('button', { name: /Version 2/ }).click();
+  await page.getByText('Version 2, the newest').click();
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as a file' }).click();
   const text = await readFile(await (await saving).path(), 'utf8');
@@ -171,9 +171,9 @@ test('the weigh-out list is ticked off line by line, planned beside weighed, and
 test('stock is put on the shelf with its label; a retired vessel is no longer offered, its records stay', async ({ page }) => {
   await page.goto('/shelf?tab=assistants');
   await page.getByRole('searchbox', { name: 'Find on the shelf' }).fill('citric');
-  await page.locator('.row-open summary').first().click();
+  await page.getByRole('listitem').first().getByRole('button').click();
   await page.getByRole('button', { name: 'Put some on the shelf' }).click();
-  const dialog = page.getByRole('dialog');
+  const dialog = page.getByRole('dialog', { name: 'Put on the shelf' });
   await dialog.getByLabel('How much there is').fill('1 lb');
   await dialog.getByRole('button', { name: 'Keep' }).click();
   await expect(page.locator('.row-figure').first()).toHaveText('454 g');
@@ -181,6 +181,7 @@ test('stock is put on the shelf with its label; a retired vessel is no longer of
   await page.goto('/shelf?tab=vessels');
   await page.getByRole('button', { name: 'Enamel tray' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Put it away' }).click();
+  await page.getByRole('button', { name: 'Yes' }).click();
   await expect(page.getByRole('button', { name: 'Enamel tray' })).toBeHidden();
 });
 

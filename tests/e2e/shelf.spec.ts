@@ -27,6 +27,7 @@ test('a bath left by a finished run is kept, aged, offered to a plan, and poured
   await expect(row).toContainText('not labelled yet');
   await row.getByRole('button').click();
   await dialog(page).getByRole('button', { name: 'Used up or poured away' }).click();
+  await page.getByRole('button', { name: 'Yes' }).click();
   await expect(row).toBeHidden();
 });
 
@@ -70,11 +71,14 @@ test('a plant of one’s own is added and planned with; one that hurts is said w
   await keep(page);
   await expect(dialog(page)).toBeHidden();
   await page.getByRole('searchbox', { name: 'Find on the shelf' }).fill('tickseed');
-  await expect(page.locator('.row-open')).toHaveCount(1);
+  await expect(page.getByRole('listitem')).toHaveCount(1);
   await page.goto('/sessions/new');
   await page.getByRole('checkbox', { name: /Gotland lamb/ }).check();
   const extract = page.locator('#item-c3');
-  await extract.locator('summary').first().click();
+  await extract
+    .getByRole('button', { name: /Extract/ })
+    .first()
+    .click();
   await extract.getByLabel('Dyestuff').click();
   await page.keyboard.type('tickseed');
   await page.getByTitle('Garden tickseed').click();
@@ -90,22 +94,29 @@ test('a blocked substance is refused in words, and nothing typed is lost', async
   await expect(dialog(page).getByLabel('Name')).toHaveValue('Potassium dichromate');
 });
 
-test('the home: a circuit and an altitude change what plans say', async ({ page }) => {
+test('the home reads as sentences, each changed in its place, and plans follow', async ({ page }) => {
   await page.goto('/shelf?tab=home');
-  await page.getByRole('button', { name: 'Change the home' }).click();
-  await dialog(page).getByLabel('Time zone').fill('Mars/Base');
+  await page.getByRole('button', { name: 'Change: Where it stands' }).click();
+  await dialog(page).getByLabel('Altitude').fill('9000');
   await keep(page);
-  await expect(dialog(page).getByRole('alert')).toContainText('This time zone is not known');
-  const { diary, altitudeM } = await (await page.request.get('/api/v1/home')).json();
-  await dialog(page).getByLabel('Time zone').fill(diary.zone);
+  await expect(dialog(page).getByRole('alert')).toContainText('At most 6000');
   await dialog(page).getByLabel('Altitude').fill('1500');
   await keep(page);
   await expect(dialog(page)).toBeHidden();
-  await expect(page.locator('.facts, .totals, main').first()).toContainText('1500 m: water boils near 95 °C');
-  await page.getByRole('button', { name: 'Change the home' }).click();
-  await dialog(page).getByLabel('Altitude').fill(String(altitudeM));
+  await expect(page.getByText('It lies 1500 m up, where water boils near 95 °C.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change: Awake and away' }).click();
+  await dialog(page).getByLabel('Awake until').fill('half past ten');
+  await keep(page);
+  await expect(dialog(page).getByRole('alert')).toContainText('is no time');
+  await dialog(page).getByLabel('Awake until').fill('11 pm');
+  await expect(dialog(page)).toContainText('= 23:00');
   await keep(page);
   await expect(dialog(page)).toBeHidden();
+  await expect(page.getByText(/awake from 07:00 to 23:00/)).toBeVisible();
+  // As it was, for whoever comes after.
+  const home = await (await page.request.get('/api/v1/home')).json();
+  const put = await page.request.put('/api/v1/home', { data: { ...home, altitudeM: 4, diary: { ...home.diary, sleepAt: '22:30' } } });
+  expect(put.status()).toBe(200);
 });
 
 test('a vessel: an unknown volume is fine, a nothing is not', async ({ page }) => {

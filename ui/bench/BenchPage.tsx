@@ -53,7 +53,15 @@ export function BenchPage() {
       <Tabs
         aria-label="Tools"
         activeKey={tool}
-        items={TOOLS.map((one) => ({ ...one, children: one.key === tool ? <Tool tool={tool} address={address} {...loaded.value} /> : null }))}
+        items={TOOLS.map((one) => ({
+          ...one,
+          children:
+            one.key === tool ? (
+              <div className="bench">
+                <Tool tool={tool} address={address} {...loaded.value} />
+              </div>
+            ) : null,
+        }))}
         onChange={(key) => router.replace(`${pathname}?tool=${key}`)}
       />
     </Page>

@@ -133,7 +133,7 @@ function CompositionField({ value: shares = [], onChange }: FieldProps<readonly 
               disabled: shares.some((one) => one.fibre === fibre),
             }))}
             onChange={(fibre) => set(shares.with(i, { ...share, fibre }))}
-            style={{ minWidth: 170 }}
+            style={{ width: 240 }}
           />
           <InputNumber value={share.pct} suffix="%" aria-label="Share" onChange={(pct) => set(shares.with(i, { ...share, pct: pct ?? 0 }))} />
           <Button type="text" onClick={() => set(shares.toSpliced(i, 1))}>

@@ -19,7 +19,8 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
 
 /** A text that is read as a figure: what was understood stands under it while one types, and what was not, once one is done. */
 export function TypedInput({ value = '', onChange, read, onDone, inForm = false, hint = '', fault = null, ...rest }: Props) {
-  const [left, setLeft] = useState(false);
+  // What stood there before anybody typed is pointed out at once; what is being typed, when it is done.
+  const [left, setLeft] = useState(true);
   const saysId = useId();
   const got = read(value);
   const wrong = fault ?? (left && !got.ok ? got.why : null);
