@@ -43,22 +43,32 @@ afterAll(() => {
 /** Gzipped bytes of every script that a page’s first HTML names. */
 async function scriptBytes(pathname: string): Promise<number> {
   const html = await (await fetch(`${BASE}${pathname}`)).text();
-  const sources = new Set([...html.matchAll(/<script[^>]+src="([^"]+\.js[^"]*)"/g)].map(([, source]) => source ?? ''));
+  // Scripts marked `nomodule` are for browsers that know no modules; no other one loads them.
+  const tags = [...html.matchAll(/<script[^>]*>/g)].map(([tag]) => tag).filter((tag) => !/nomodule/i.test(tag));
+  const sources = new Set(tags.map((tag) => /src="([^"]+\.js[^"]*)"/.exec(tag)?.[1]).filter((source) => source !== undefined));
   let bytes = 0;
   for (const source of sources) bytes += gzipSync(await (await fetch(`${BASE}${source}`)).text()).length;
   return bytes;
 }
 
-test('first load of Now', async () => {
+/** Kilobytes (of 1000 bytes, gzip) that a page may ask for at first, by its address. */
+const PAGES: readonly (readonly [string, string, number])[] = [
+  ['Now', '/', 300],
+  ['the stove', '/runs/x', 300],
+  ['sessions', '/sessions', 450],
+  ['a new session', '/sessions/new', 450],
+  ['fibre', '/fibre', 450],
+  ['the shelf', '/shelf', 450],
+  ['methods', '/methods', 450],
+  ['the bench', '/bench', 450],
+];
+
+test('first load of every main page', async () => {
   // The page for an unknown address: the same layout, theme and rail, with nothing in it.
-  const [now, empty] = [await scriptBytes('/'), await scriptBytes('/nothing-here')];
+  const empty = await scriptBytes('/nothing-here');
   expect(empty).toBeGreaterThan(50_000);
-  report(
-    'script of Now',
-    now / empty,
-    '× an empty page under the same provider',
-    1.5,
-    `${Math.round(now / 1024)} kB against ${Math.round(empty / 1024)} kB, gzip`,
-  );
-  report('script of the stove', (await scriptBytes('/runs/x')) / empty, '× an empty page', 1.5, 'gzip');
+  for (const [name, pathname, limitKb] of PAGES) {
+    const bytes = await scriptBytes(pathname);
+    report(`script of ${name}`, bytes / empty, '× an empty page', (limitKb * 1000) / empty, `${Math.round(bytes / 1000)} of ${limitKb} kB, gzip`);
+  }
 });

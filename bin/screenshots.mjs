@@ -16,7 +16,8 @@ const VIEWS = [
   ['fibre', '/fibre', WIDE],
   ['lot', '/fibre/gotland', WIDE],
   ['labels', '/fibre/labels?ids=gotland,ribbon,skein-a,skein-b,skein-c', WIDE],
-  ['shelf', '/shelf', WIDE, (page) => page.locator('.row-open summary').nth(1).click()],
+  ['shelf', '/shelf', WIDE, (page) => page.getByRole('listitem').nth(1).click()],
+  ['home', '/shelf?tab=home', WIDE],
   ['methods', '/methods', WIDE],
   ['method', '/methods/alum-16', WIDE],
   ['questions', '/sessions/hollyhock-jar/change', WIDE],
@@ -28,6 +29,7 @@ const VIEWS = [
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
 for (const [name, url, viewport, prepare] of VIEWS) {
   const page = await browser.newPage({ viewport });
+  await page.addInitScript(() => localStorage.setItem('hyndle.tour', 'closed'));
   await page.goto(base + url);
   await page.locator('h1').waitFor();
   await prepare?.(page);

@@ -30,7 +30,7 @@ export function BoilTool({ address, home }: { address: Address; home: Home }) {
           </p>
         </>
       )}
-      <h3>°C and °F</h3>
+      <h2 className="head-plain">°C and °F</h2>
       <div className="fields">
         <Ask {...c.field} label="Temperature" hint="160F, 80 C, or both: 80 °C / 176 °F" />
       </div>

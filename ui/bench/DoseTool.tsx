@@ -42,7 +42,7 @@ export function DoseTool({ address, home }: { address: Address; home: Home }) {
         </Answer>
       ) : null}
       {stock && scale && dose.result !== null ? <Caution severity="note" text={stockText(dose.result, scale.readsToG, stock)} /> : null}
-      <h3>Scale a recipe to this fibre</h3>
+      <h2 className="head-plain">Scale a recipe to this fibre</h2>
       <div className="fields">
         <Ask {...amount.field} label="The recipe says" hint="such as 40 g of something" />
         <Ask {...from.field} label="for so much fibre" hint="such as 500 g" />

@@ -61,7 +61,7 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
       {form === 'dried' && fresh !== undefined && dried !== undefined && needed.result !== null ? (
         <Answer what="The same fresh would be">{print.mass(freshForDried(needed.result, fresh, dried))}</Answer>
       ) : null}
-      <h3>Gathering</h3>
+      <h2 className="head-plain">Gathering</h2>
       <div className="fields">
         <Ask {...stand.field} label="Plants in the stand" hint="such as 400" />
         <Ask {...each.field} label="One plant gives" hint="such as 30 g" />

@@ -30,7 +30,7 @@ export function LadderTool({ address }: { address: Address }) {
   const dose = asked(address, 'dose', '', plain());
   return (
     <>
-      <h3>By halving</h3>
+      <h2 className="head-plain">By halving</h2>
       <div className="fields">
         <Ask {...start.field} label="Full strength to begin with" />
         <Ask {...strength.field} label="Its strength, g/L" />
@@ -60,7 +60,7 @@ export function LadderTool({ address }: { address: Address }) {
           A rung holds less than is to be taken. Begin with more, or take less.
         </p>
       ) : null}
-      <h3>The same strengths straight from the stock</h3>
+      <h2 className="head-plain">The same strengths straight from the stock</h2>
       <div className="fields">
         <Ask {...each.field} label="So much of each" />
       </div>
@@ -69,7 +69,7 @@ export function LadderTool({ address }: { address: Address }) {
           {print.volume(mix.stockMl)} + {print.volume(mix.thinnerMl)}
         </Answer>
       ) : null}
-      <h3>Parts by volume</h3>
+      <h2 className="head-plain">Parts by volume</h2>
       <div className="fields">
         <Ask {...total.field} label="In all" />
         <Ask {...part.field} label="Parts of this" />
@@ -81,7 +81,7 @@ export function LadderTool({ address }: { address: Address }) {
           <Result what="Of the other" working={partsOf(total.value, rest.value, allParts)} print={print.volume} />
         </>
       ) : null}
-      <h3>Topping up thins</h3>
+      <h2 className="head-plain">Topping up thins</h2>
       <div className="fields">
         <Ask {...dose.field} label="Strength before, g/L or %" hint="such as 5" />
         <Ask {...had.field} label="In so much" hint="such as 1 L" />

@@ -40,7 +40,7 @@ export function StockTool({ address, book }: { address: Address; book: Book }) {
         <Answer what="This scale">weighs it well enough</Answer>
       ) : null}
       {pct.value === null || pct.value === 0 ? null : <Result what="Of your stock" working={stockVolume(mass.value, pct.value)} print={print.volume} />}
-      <h3>Another form on the label</h3>
+      <h2 className="head-plain">Another form on the label</h2>
       <div className="fields">
         <Choose address={address} name="salt" label="Salt" otherwise="ironSulfate" options={withForms.map((one) => ({ value: one.id, label: one.name }))} />
         <Choose
@@ -54,7 +54,7 @@ export function StockTool({ address, book }: { address: Address; book: Book }) {
       {form && mass.value !== null ? (
         <Answer what={`Instead of ${print.mass(mass.value)} of the usual form`}>{print.mass(mass.value * form.factor)}</Answer>
       ) : null}
-      <h3>Soda ash and washing soda</h3>
+      <h2 className="head-plain">Soda ash and washing soda</h2>
       <div className="fields">
         <Ask {...soda.field} label="Soda ash" hint="such as 10 g" />
       </div>

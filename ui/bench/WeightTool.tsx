@@ -23,7 +23,7 @@ export function WeightTool({ address }: { address: Address }) {
   const tex = count.value === null || count.value === 0 ? null : toTex({ system, value: count.value, plies: plies.value ?? 1 });
   return (
     <>
-      <h3>Cloth</h3>
+      <h2 className="head-plain">Cloth</h2>
       <div className="fields">
         <Ask {...width.field} label="Width" hint="cm, in, yd" />
         <Ask {...long.field} label="Length" />
@@ -31,7 +31,7 @@ export function WeightTool({ address }: { address: Address }) {
         <Ask {...gsm.field} label="Mass per area" hint="g/m², oz/yd²" />
       </div>
       <Result what="Weighs" working={clothWeight(width.value, long.value, pieces.value ?? 1, gsm.value)} print={print.mass} />
-      <h3>Yarn</h3>
+      <h2 className="head-plain">Yarn</h2>
       <div className="fields">
         <Choose
           address={address}

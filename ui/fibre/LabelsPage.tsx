@@ -30,7 +30,7 @@ export function LabelsPage() {
       acts={
         <>
           <LinkButton href="/fibre">Back</LinkButton>
-          <Button type="primary" icon={<PrinterOutlined />} onClick={() => window.print()}>
+          <Button type="primary" icon={<PrinterOutlined aria-hidden="true" />} onClick={() => window.print()}>
             Print
           </Button>
         </>
@@ -76,7 +76,9 @@ function Label({ lot, url }: { lot: LotView; url: string }) {
       </div>
       {/* Ink on white paper, by day and by night. */}
       <div role="img" aria-label={`Code that opens ${lot.name}`} style={{ flex: 'none' }}>
-        <QRCode value={url} type="svg" size={96} color="#111111" bgColor="#ffffff" bordered={false} errorLevel="M" marginSize={0} />
+        <div aria-hidden="true">
+          <QRCode value={url} type="svg" size={96} color="#111111" bgColor="#ffffff" bordered={false} errorLevel="M" marginSize={0} />
+        </div>
       </div>
     </article>
   );

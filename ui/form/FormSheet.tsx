@@ -41,8 +41,11 @@ export function FormSheet<V extends object>(props: Props<V>) {
   const [before] = useState(() => typedBefore<V>(name));
   const [initial, setInitial] = useState<V>(before ?? first);
   const [again, setAgain] = useState(before !== null);
-  const values = (Form.useWatch([], { form, preserve: true }) as V | undefined) ?? initial;
+  // Before the fields have told of themselves, the form is as it began.
+  const values: V = { ...initial, ...(Form.useWatch([], { form, preserve: true }) as V | undefined) };
   const [general, setGeneral] = useState<string | null>(null);
+  /** Faults of fields, said aloud once: they are shown under their fields. */
+  const [told, setTold] = useState('');
   const [sending, setSending] = useState(false);
   const typed = JSON.stringify(values);
   const untouched = JSON.stringify(first);
@@ -59,16 +62,18 @@ export function FormSheet<V extends object>(props: Props<V>) {
     );
     form.setFields(fields.map((field) => ({ name: nameOf(field) as never, errors: by[field] ? [by[field]] : [] })));
     setGeneral(by[''] ?? null);
+    setTold(fields.flatMap((field) => by[field] ?? []).join(' '));
     const firstFault = fields.find((field) => by[field]);
     if (firstFault) form.scrollToField(nameOf(firstFault) as never, { block: 'center' });
   };
   const keep = async () => {
     if (sending) return;
     setGeneral(null);
+    setTold('');
     try {
       await form.validateFields();
-    } catch {
-      return;
+    } catch (refused) {
+      return setTold(fieldFaults(refused));
     }
     const sent = body(form.getFieldsValue(true) as V);
     const checked = schema.safeParse(sent);
@@ -100,6 +105,9 @@ export function FormSheet<V extends object>(props: Props<V>) {
       cancelText="Not now"
       okButtonProps={{ loading: sending }}
       mask={{ closable: false }}
+      style={{ top: 24 }}
+      // The fields scroll, what ends the form stays in sight: on a phone too.
+      styles={{ body: { maxHeight: 'calc(100dvh - 190px)', overflowY: 'auto', overflowX: 'hidden' } }}
       onOk={() => void keep()}
       onCancel={onClose}
       footer={(buttons) => (
@@ -125,10 +133,18 @@ export function FormSheet<V extends object>(props: Props<V>) {
         {children(values, form)}
         <button type="submit" hidden aria-hidden="true" tabIndex={-1} />
       </Form>
+      {told ? (
+        <p className="unseen" role="alert">
+          {told}
+        </p>
+      ) : null}
       {general ? <Notice kind="fault">{general}</Notice> : null}
     </Modal>
   );
 }
+
+const fieldFaults = (refused: unknown): string =>
+  ((refused as { errorFields?: { errors: string[] }[] }).errorFields ?? []).flatMap((field) => field.errors).join(' ');
 
 const nameOf = (field: string): (string | number)[] => field.split('.').map((part) => (/^\d+$/.test(part) ? Number(part) : part));
 

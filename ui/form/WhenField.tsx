@@ -48,7 +48,7 @@ export function WhenField({ value, onChange, id, label, optional = false, placeh
         <span style={{ flex: 1, minWidth: 0 }}>
           <TypedInput id={id} value={text ?? written} placeholder={placeholder ?? 'Sat 9:30'} read={read} onChange={setText} onDone={done} />
         </span>
-        <Button icon={<CalendarOutlined />} aria-label={`${label}: calendar`} onClick={() => setOpen(!open)} />
+        <Button icon={<CalendarOutlined aria-hidden="true" />} aria-label={`${label}: calendar`} onClick={() => setOpen(!open)} />
       </Space.Compact>
       {open ? (
         <CalendarPick

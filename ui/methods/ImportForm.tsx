@@ -45,7 +45,7 @@ export function ImportForm({ onClose }: { onClose: () => void }) {
             return false;
           }}
         >
-          <Button icon={<UploadOutlined />}>Choose a file</Button>
+          <Button icon={<UploadOutlined aria-hidden="true" />}>Choose a file</Button>
         </Upload>
         {faults.length > 0 ? (
           <Notice kind="fault">

@@ -60,7 +60,7 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
       }
       acts={
         <>
-          <Button icon={<PrinterOutlined />} onClick={() => window.print()}>
+          <Button icon={<PrinterOutlined aria-hidden="true" />} onClick={() => window.print()}>
             Print
           </Button>
           <LinkButton type="primary" href={session.runId ? `/runs/${session.runId}` : `/sessions/${sessionId}`}>
@@ -147,7 +147,7 @@ function Line({ line, tick, places, onTick }: LineProps) {
         size="large"
         type={tick ? 'primary' : 'default'}
         className="weigh-tick"
-        icon={tick ? <CheckOutlined /> : undefined}
+        icon={tick ? <CheckOutlined aria-hidden="true" /> : undefined}
         aria-pressed={tick !== undefined}
         aria-label={tick ? `${line.name}: take the tick back` : `${line.name}: ready`}
         onClick={() => {

@@ -17,7 +17,9 @@ export function HomePanel({ home }: { home: Home }) {
     <Panel label="The home">
       {HOME_PARTS.map((part) => (
         <div key={part} className="row">
-          <h3 style={{ flex: '0 0 140px' }}>{PART_TITLE[part]}</h3>
+          <h2 className="head-plain" style={{ flex: '0 0 140px' }}>
+            {PART_TITLE[part]}
+          </h2>
           <p className="row-main">{homeSentence(part, home, print)}</p>
           <Button size="small" aria-label={`Change: ${PART_TITLE[part]}`} onClick={() => setOpen(part)}>
             Change

@@ -17,19 +17,19 @@ import { usePathname } from 'next/navigation';
 import { type Lighting, setLighting, useLighting } from '../theme/lighting';
 
 const PLACES = [
-  { href: '/', name: 'Now', icon: <DashboardOutlined /> },
-  { href: '/sessions', name: 'Sessions', also: '/runs', icon: <CalendarOutlined /> },
-  { href: '/fibre', name: 'Fibre', icon: <SkinOutlined /> },
-  { href: '/shelf', name: 'Shelf', icon: <ContainerOutlined /> },
-  { href: '/methods', name: 'Methods', icon: <ReadOutlined /> },
-  { href: '/bench', name: 'Bench', icon: <CalculatorOutlined /> },
+  { href: '/', name: 'Now', icon: <DashboardOutlined aria-hidden="true" /> },
+  { href: '/sessions', name: 'Sessions', also: '/runs', icon: <CalendarOutlined aria-hidden="true" /> },
+  { href: '/fibre', name: 'Fibre', icon: <SkinOutlined aria-hidden="true" /> },
+  { href: '/shelf', name: 'Shelf', icon: <ContainerOutlined aria-hidden="true" /> },
+  { href: '/methods', name: 'Methods', icon: <ReadOutlined aria-hidden="true" /> },
+  { href: '/bench', name: 'Bench', icon: <CalculatorOutlined aria-hidden="true" /> },
 ] as const;
 
 const NEXT: Record<Lighting, Lighting> = { auto: 'night', night: 'day', day: 'auto' };
 const LIGHT = {
-  auto: { name: 'as device', icon: <BulbOutlined /> },
-  night: { name: 'night', icon: <MoonOutlined /> },
-  day: { name: 'day', icon: <SunOutlined /> },
+  auto: { name: 'as device', icon: <BulbOutlined aria-hidden="true" /> },
+  night: { name: 'night', icon: <MoonOutlined aria-hidden="true" /> },
+  day: { name: 'day', icon: <SunOutlined aria-hidden="true" /> },
 } as const;
 
 /** Where one can go, with what can be reached from everywhere at its foot. */
@@ -51,7 +51,7 @@ export function Rail({ onFind }: { onFind: () => void }) {
         );
       })}
       <div className="rail-foot" data-tour="find">
-        <Button type="text" size="small" icon={<SearchOutlined />} onClick={onFind} aria-keyshortcuts="/">
+        <Button type="text" size="small" icon={<SearchOutlined aria-hidden="true" />} onClick={onFind} aria-keyshortcuts="/">
           Find
         </Button>
         <Button
