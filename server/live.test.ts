@@ -1,0 +1,20 @@
+import { expect, test } from 'vitest';
+import type { LiveMessage } from '@/contract/views';
+import { LiveFeed } from './live';
+
+const changed = { kind: 'changed' } as unknown as LiveMessage;
+const readings = { kind: 'readings' } as unknown as LiveMessage;
+
+test('messages are numbered without a gap, readings excepted; who has left hears nothing', () => {
+  const feed = new LiveFeed(1000);
+  const heard: number[] = [];
+  const leave = feed.listen((_message, seq) => heard.push(seq));
+  feed.publish(changed);
+  feed.publish(readings);
+  feed.publish(changed);
+  leave();
+  feed.publish(changed);
+  expect(heard).toEqual([1001, 1001, 1002]);
+  expect(feed.seq).toBe(1003);
+  expect(feed.size).toBe(0);
+});
