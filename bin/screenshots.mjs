@@ -16,7 +16,7 @@ const VIEWS = [
   ['fibre', '/fibre', WIDE],
   ['lot', '/fibre/gotland', WIDE],
   ['labels', '/fibre/labels?ids=gotland,ribbon,skein-a,skein-b,skein-c', WIDE],
-  ['shelf', '/shelf', WIDE, (page) => page.getByRole('listitem').nth(1).click()],
+  ['shelf', '/shelf', WIDE, (page) => page.getByRole('button', { name: 'weld', exact: true }).click()],
   ['home', '/shelf?tab=home', WIDE],
   ['methods', '/methods', WIDE],
   ['method', '/methods/alum-16', WIDE],
