@@ -38,10 +38,6 @@ const TypeAct = dynamic(() => import('./TypeAct').then((module) => module.TypeAc
 const LastAct = dynamic(() => import('./LastAct').then((module) => module.LastAct), { ssr: false });
 const KeyHelp = dynamic(() => import('./KeyHelp').then((module) => module.KeyHelp), { ssr: false });
 
-/** Parts that open on a tap are fetched before they are wanted: an act must be possible when the connection has gone since. */
-const fetchParts = () =>
-  void Promise.allSettled([import('./AskDialog'), import('./MoreActs'), import('./BathNow'), import('./LastAct'), import('./KeyHelp'), import('./Amend')]);
-
 const ASK_BY_KEY: Readonly<Record<string, AskFor>> = { r: 'reading', p: 'ph', v: 'volume', a: 'addition', c: 'checked', n: 'note' };
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
@@ -111,7 +107,6 @@ function Stove({ run }: { run: LiveRun }) {
     '?': () => setHelp(true),
     'Shift+?': () => setHelp(true),
   });
-  useEffect(fetchParts, []);
   useEffect(() => {
     document.title = due ? `● ${print.says(due.text)} · Hyndle` : `${plan.name} · Hyndle`;
   }, [due, plan.name, print]);
