@@ -1,6 +1,6 @@
 /** One row of the bench: a ratio, what it is a ratio to, and its budget. */
 export function report(what: string, ratio: number, of: string, budget: number, detail: string): void {
-  process.stdout.write(`${ratio <= budget ? 'within' : 'OVER  '}  ${what}: ${ratio.toFixed(2)} ${of} (budget ${budget})  [${detail}]\n`);
+  process.stdout.write(`${ratio <= budget ? 'within' : 'OVER  '}  ${what}: ${ratio.toFixed(2)} ${of} (budget ${Number(budget.toFixed(2))})  [${detail}]\n`);
 }
 
 export async function timed(work: () => Promise<unknown>): Promise<number> {

@@ -1,53 +1,22 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { report } from './report';
+import { type Served, serve } from './serve';
 
-const PORT = 4199;
-const BASE = `http://127.0.0.1:${PORT}`;
-const data = mkdtempSync(path.join(tmpdir(), 'hyndle-bench-'));
-let server: ChildProcess;
-
+let served: Served;
 beforeAll(async () => {
-  server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      NEXT_MANUAL_SIG_HANDLE: 'true',
-      HYNDLE_DATA: data,
-      HYNDLE_DEMO: '',
-      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'),
-      PORT: String(PORT),
-    },
-    stdio: 'ignore',
-  });
-  for (let i = 0; i < 400; i++) {
-    if (
-      await fetch(`${BASE}/api/v1/health`).then(
-        (r) => r.ok,
-        () => false,
-      )
-    )
-      return;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
+  served = await serve(4199, false);
 });
-afterAll(() => {
-  server.kill('SIGTERM');
-  setTimeout(() => rmSync(data, { recursive: true, force: true }), 500);
-});
+afterAll(() => served.stop());
 
 /** Gzipped bytes of every script that a page’s first HTML names. */
 async function scriptBytes(pathname: string): Promise<number> {
-  const html = await (await fetch(`${BASE}${pathname}`)).text();
+  const html = await (await fetch(`${served.base}${pathname}`)).text();
   // Scripts marked `nomodule` are for browsers that know no modules; no other one loads them.
   const tags = [...html.matchAll(/<script[^>]*>/g)].map(([tag]) => tag).filter((tag) => !/nomodule/i.test(tag));
   const sources = new Set(tags.map((tag) => /src="([^"]+\.js[^"]*)"/.exec(tag)?.[1]).filter((source) => source !== undefined));
   let bytes = 0;
-  for (const source of sources) bytes += gzipSync(await (await fetch(`${BASE}${source}`)).text()).length;
+  for (const source of sources) bytes += gzipSync(await (await fetch(`${served.base}${source}`)).text()).length;
   return bytes;
 }
 

@@ -1,3 +1,4 @@
+import { plainVessel } from '@/contract/plainVessel';
 import type { HomeInput, LotInput, VesselInput } from '@/contract/schemas';
 import type { StockInput } from '@/contract/shelf';
 
@@ -23,18 +24,7 @@ export const shedHome = (zone: string): HomeInput => ({
   ],
 });
 
-const vessel = (name: string, order: number, litres: number | null, more: Partial<VesselInput>): VesselInput => ({
-  name,
-  kind: 'pot',
-  litres,
-  material: 'stainless',
-  heatProof: false,
-  heatSourceId: null,
-  probeId: null,
-  dyeOnly: true,
-  order,
-  ...more,
-});
+const vessel = (name: string, order: number, litres: number | null, more: Partial<VesselInput>) => plainVessel(name, order, { litres, ...more });
 export const SHED_VESSELS: Readonly<Record<string, VesselInput>> = {
   steel: vessel('Steel pot', 1, 12, { heatSourceId: 'heat1', probeId: 'probe-steel' }),
   enamel: vessel('Enamel pot', 2, 8, { heatSourceId: 'heat2', material: 'enamel', probeId: 'probe-enamel' }),

@@ -2,8 +2,8 @@ import { expect, test } from 'vitest';
 import type { LiveMessage } from '@/contract/views';
 import { LiveFeed } from './live';
 
-const changed = { kind: 'changed' } as unknown as LiveMessage;
-const readings = { kind: 'readings' } as unknown as LiveMessage;
+const changed: LiveMessage = { kind: 'changed', what: 'lot', id: 'towels' };
+const readings: LiveMessage = { kind: 'readings', probeId: 'long', readings: [] };
 
 test('messages are numbered without a gap, readings excepted; who has left hears nothing', () => {
   const feed = new LiveFeed(1000);

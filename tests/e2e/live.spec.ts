@@ -31,15 +31,41 @@ test('an act made without a connection is kept, said, and sent when it comes bac
   await page.goto(RUN);
   // The log comes with the page; the line to type in comes to life a moment later, and then needs no network.
   await expect(page.getByLabel('Type an act')).toBeVisible();
+  await page.waitForTimeout(1500); // what opens on a tap is fetched meanwhile
   await context.setOffline(true);
   await page.getByLabel('Type an act').fill('note written in the tunnel');
   await page.getByLabel('Type an act').press('Enter');
   await expect(page.locator('.log li').first()).toContainText('kept here, not sent yet');
   await expect(page.getByText('No answer from Hyndle: 1 act is kept')).toBeVisible();
+  // What opens on a tap opens without a connection too, though nobody opened it before.
+  await page
+    .getByRole('button', { name: /^Reading/ })
+    .first()
+    .click();
+  await page.getByRole('dialog').getByRole('textbox').first().fill('61');
+  await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByText('No answer from Hyndle: 2 acts are kept')).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText('No answer from Hyndle')).toBeHidden();
   const view = await (await page.request.get('/api/v1/runs/run-birch')).json();
   expect(view.events.filter((event: { text?: string }) => event.text === 'written in the tunnel')).toHaveLength(1);
+});
+
+test('a part of the stove that cannot be fetched is said in its place; the rest lives on, and it comes when asked again', async ({ page }) => {
+  let gone = true;
+  await page.route('**/_next/static/chunks/*.js', async (route) => {
+    const answer = await route.fetch();
+    const hasTheLine = (await answer.text()).includes('"Type an act"');
+    return hasTheLine && gone ? route.abort() : route.fulfill({ response: answer });
+  });
+  await page.goto(RUN);
+  await expect(page.getByText('This part could not be fetched')).toBeVisible();
+  await expect(page.locator('.vessel-card').first()).toBeVisible();
+  await expect(page.locator('.log li').first()).toBeVisible();
+  await expect(page.getByText('ran into a fault')).toBeHidden();
+  gone = false;
+  await page.getByRole('button', { name: 'Try again' }).first().click();
+  await expect(page.getByLabel('Type an act')).toBeVisible();
 });
 
 test('a device five minutes off logs at the right time, and shows the server’s clock', async ({ page }) => {

@@ -12,10 +12,10 @@ import { type Book, useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
+import { SearchField } from '../shell/SearchField';
 import { BoilTool } from './BoilTool';
 import { DoseTool } from './DoseTool';
 import { HarvestTool } from './HarvestTool';
-import { Sought } from './parts';
 import { SpoonTool } from './SpoonTool';
 import { StockTool } from './StockTool';
 import { type Address, useAddress } from './useAddress';
@@ -132,7 +132,7 @@ function Troubles() {
   const found = TROUBLES.filter((trouble) => `${trouble.symptom} ${trouble.cause}`.toLowerCase().includes(text.trim().toLowerCase()));
   return (
     <div className="stack">
-      <Sought label="Find a trouble" placeholder="What do you see?" value={text} onChange={setText} />
+      <SearchField label="Find a trouble" placeholder="What do you see?" value={text} onChange={setText} width={320} />
       <div className="frame frame-wide">
         <Table
           size="small"
@@ -164,7 +164,7 @@ function Words({ address }: { address: Address }) {
   const found = WORDS.filter(([word, meaning]) => `${word} ${meaning}`.toLowerCase().includes(text.trim().toLowerCase()));
   return (
     <div className="stack">
-      <Sought label="Find a word" placeholder="A word of the trade" value={text} onChange={(word) => address.set({ word })} />
+      <SearchField label="Find a word" placeholder="A word of the trade" value={text} onChange={(word) => address.set({ word })} width={320} />
       <Panel>
         <Descriptions
           column={1}

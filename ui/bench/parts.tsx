@@ -1,5 +1,5 @@
 'use client';
-import { Input, Select } from 'antd';
+import { Select } from 'antd';
 import type { ReactNode } from 'react';
 import type { Working } from '@/core/dose/working';
 import { Field } from '../form/Field';
@@ -69,17 +69,4 @@ export const Answer = ({ what, children, help }: { what: string; children: React
   <p className="bench-answer line line-tight" aria-live="polite">
     <span>{what}</span> <strong className="call-text">{children}</strong> {help}
   </p>
-);
-
-/** A text to find rows by. */
-export const Sought = ({ label, value, onChange, placeholder }: { label: string; value: string; onChange: (text: string) => void; placeholder: string }) => (
-  <Input
-    type="search"
-    allowClear
-    aria-label={label}
-    placeholder={placeholder}
-    value={value}
-    onChange={(event) => onChange(event.target.value)}
-    style={{ maxWidth: 320 }}
-  />
 );

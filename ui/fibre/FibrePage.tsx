@@ -1,6 +1,5 @@
 'use client';
-import { Button, Checkbox, Input, Select } from 'antd';
-import dynamic from 'next/dynamic';
+import { Button, Checkbox, Select } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { LotView } from '@/contract/views';
@@ -10,14 +9,16 @@ import { CERTAINTIES } from '@/core/fibre/passport';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
+import { SearchField } from '../shell/SearchField';
 import { LotBody } from './LotBody';
 import { LotList } from './LotList';
 import { ANSWER_WORD, figureText } from './lotText';
 
-const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm), { ssr: false });
-const JoinForm = dynamic(() => import('./JoinForm').then((module) => module.JoinForm), { ssr: false });
+const LotForm = later(() => import('./LotForm').then((module) => module.LotForm));
+const JoinForm = later(() => import('./JoinForm').then((module) => module.JoinForm));
 
 const ANY = 'any';
 
@@ -51,15 +52,7 @@ export function FibrePage() {
       }
     >
       <search className="line line-tight filters">
-        <Input
-          type="search"
-          aria-label="Find a lot"
-          placeholder="Name, fibre, dye"
-          allowClear
-          value={wish.text}
-          onChange={(event) => setWish({ ...wish, text: event.target.value })}
-          style={{ width: 240 }}
-        />
+        <SearchField label="Find a lot" placeholder="Name, fibre, dye" value={wish.text} onChange={(text) => setWish({ ...wish, text })} width={240} />
         <Select
           aria-label="Form"
           value={wish.form ?? ANY}

@@ -60,7 +60,7 @@ export function LotForm({ lot, onClose }: { lot: LotView | null; onClose: () => 
       onDone={onClose}
       onClose={onClose}
     >
-      {(values, form) => (
+      {(values, set) => (
         <>
           <Hidden names={['id', 'revision']} />
           <Form.Item name="name" label="Name">
@@ -99,7 +99,7 @@ export function LotForm({ lot, onClose }: { lot: LotView | null; onClose: () => 
           </Form.Item>
           <PictureColour
             onColour={(hex) => {
-              form.setFieldValue('baseHex', hex);
+              set({ baseHex: hex });
             }}
           />
           <Form.Item name="note" label="Note">

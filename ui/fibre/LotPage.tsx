@@ -1,6 +1,5 @@
 'use client';
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { dyeableShare, printComposition, printFinishes } from '@/core/fibre/lot';
@@ -8,16 +7,17 @@ import { errorText, post } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { LotBody } from './LotBody';
 import { figureText } from './lotText';
 
-const LotForm = dynamic(() => import('./LotForm').then((module) => module.LotForm), { ssr: false });
-const SplitForm = dynamic(() => import('./SplitForm').then((module) => module.SplitForm), { ssr: false });
-const TreatmentForm = dynamic(() => import('./TreatmentForm').then((module) => module.TreatmentForm), { ssr: false });
-const CompareLots = dynamic(() => import('./CompareLots').then((module) => module.CompareLots), { ssr: false });
+const LotForm = later(() => import('./LotForm').then((module) => module.LotForm));
+const SplitForm = later(() => import('./SplitForm').then((module) => module.SplitForm));
+const TreatmentForm = later(() => import('./TreatmentForm').then((module) => module.TreatmentForm));
+const CompareLots = later(() => import('./CompareLots').then((module) => module.CompareLots));
 
 /** One lot with everything that can be done to it. */
 export function LotPage({ lotId }: { lotId: string }) {

@@ -29,6 +29,10 @@ interface Values {
   readonly parts: readonly Part[];
 }
 
+/** More rows than these nobody fills in; a lot can be split again. */
+const MOST_PARTS = 40;
+const canSplit = (count: unknown): count is number => typeof count === 'number' && Number.isInteger(count) && count >= 2 && count <= MOST_PARTS;
+
 function evenSplit(lot: LotView, count: number): Part[] {
   const wholeG = knownValue(lot.dryWeightG);
   const grams = wholeG === null ? null : evenParts(wholeG, count);
@@ -80,7 +84,7 @@ export function SplitForm({ lot, onClose }: { lot: LotView; onClose: () => void 
       onDone={onClose}
       onClose={onClose}
     >
-      {(values, form) => (
+      {(values, set) => (
         <>
           <Hidden names={['revision']} />
           <p className="quiet">
@@ -91,13 +95,20 @@ export function SplitForm({ lot, onClose }: { lot: LotView; onClose: () => void 
             <Form.Item name="form" label="The parts are">
               <Select options={LOT_FORMS.map((value) => ({ value, label: value }))} />
             </Form.Item>
-            <Form.Item name="count" label="Into even parts">
+            <Form.Item
+              name="count"
+              label="Into even parts"
+              rules={[
+                {
+                  validator: async (_rule, count: unknown) =>
+                    count === null || canSplit(count) ? undefined : Promise.reject(new Error(`From 2 to ${MOST_PARTS} parts.`)),
+                },
+              ]}
+            >
               <InputNumber
-                min={2}
-                max={40}
                 style={{ width: '100%' }}
                 onChange={(count) => {
-                  if (count) form.setFieldsValue({ parts: evenSplit(lot, Number(count)) } as never);
+                  if (canSplit(count)) set({ parts: evenSplit(lot, count) });
                 }}
               />
             </Form.Item>
@@ -111,13 +122,13 @@ export function SplitForm({ lot, onClose }: { lot: LotView; onClose: () => void 
                   </Form.Item>
                   <TypedItem name={[i, 'text']} label={`Weight of part ${i + 1}`} read={massReader} placeholder="unknown" />
                   <Form.Item name={[i, 'pieces']} label={`Pieces in part ${i + 1}`}>
-                    <InputNumber min={1} style={{ width: '100%' }} />
+                    <InputNumber style={{ width: '100%' }} />
                   </Form.Item>
                 </div>
               ))
             }
           </Form.List>
-          <LeftOver lot={lot} parts={form.getFieldValue('parts') ?? values.parts} />
+          <LeftOver lot={lot} parts={values.parts} />
         </>
       )}
     </FormSheet>

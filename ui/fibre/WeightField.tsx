@@ -1,12 +1,12 @@
 'use client';
-import { InputNumber, Select } from 'antd';
+import { Select } from 'antd';
 import type { Share } from '@/core/fibre/lot';
 import { COUNT_LABEL, COUNT_SYSTEMS, REGAIN_SOURCE, weightWorking } from '@/core/fibre/weight';
 import { printNumber } from '@/core/measure/print';
 import { Field } from '../form/Field';
 import { FigureInput } from '../form/FigureInput';
 import { TypedInput } from '../form/TypedInput';
-import { massReader, quantityReader } from '../form/typed';
+import { massReader, numberReader, quantityReader } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
 import { WorkingLines } from '../shell/WorkingLines';
@@ -20,6 +20,10 @@ const WAYS: readonly { value: WeightWay; label: string }[] = [
   { value: 'regain', label: 'from an oven-dry weight' },
   { value: 'unknown', label: 'unknown' },
 ];
+
+const pieceCount = numberReader(1, 10_000);
+const plyCount = numberReader(1, 64);
+const yarnNumber = numberReader(0, 100_000);
 
 interface Props {
   readonly value?: WeightDraft;
@@ -64,7 +68,7 @@ export function WeightField({ value: draft, onChange, composition }: Props) {
               )}
             </Field>
             <Field label="Pieces of this size">
-              {(id) => <InputNumber id={id} value={draft.pieces} min={1} onChange={(pieces) => set({ pieces: pieces ?? 1 })} style={{ width: '100%' }} />}
+              {(id) => <FigureInput id={id} value={draft.pieces} read={pieceCount} print={printNumber} onChange={(pieces) => set({ pieces: pieces ?? 1 })} />}
             </Field>
             <Field label="Mass per area">
               {(id) => <FigureInput id={id} value={draft.gPerM2} read={areal} print={(g) => `${printNumber(g)} g/m²`} onChange={(gPerM2) => set({ gPerM2 })} />}
@@ -90,11 +94,11 @@ export function WeightField({ value: draft, onChange, composition }: Props) {
               )}
             </Field>
             <Field label="Its number">
-              {(id) => <InputNumber id={id} value={draft.count} min={0} onChange={(count) => set({ count })} style={{ width: '100%' }} />}
+              {(id) => <FigureInput id={id} value={draft.count} read={yarnNumber} print={printNumber} onChange={(count) => set({ count })} />}
             </Field>
             {draft.system === 'mPer100g' || draft.system === 'ydPerLb' ? null : (
               <Field label="Plies">
-                {(id) => <InputNumber id={id} value={draft.plies} min={1} onChange={(plies) => set({ plies: plies ?? 1 })} style={{ width: '100%' }} />}
+                {(id) => <FigureInput id={id} value={draft.plies} read={plyCount} print={printNumber} onChange={(plies) => set({ plies: plies ?? 1 })} />}
               </Field>
             )}
           </>

@@ -1,5 +1,5 @@
 'use client';
-import { Button, Form, type FormInstance, Modal } from 'antd';
+import { Button, Form, Modal } from 'antd';
 import { type ReactNode, useEffect, useState } from 'react';
 import type { z } from 'zod';
 import { issuesOf } from '@/contract/plainIssue';
@@ -26,7 +26,8 @@ interface Props<V extends object> {
   readonly ends?: ReactNode;
   readonly onDone: () => void;
   readonly onClose: () => void;
-  readonly children: (values: V, form: FormInstance<V>) => ReactNode;
+  /** @param set puts values into other fields */
+  readonly children: (values: V, set: (some: Partial<V>) => void) => ReactNode;
 }
 
 type Faults = readonly { readonly at: string; readonly message: string }[];
@@ -37,7 +38,7 @@ type Faults = readonly { readonly at: string; readonly message: string }[];
  */
 export function FormSheet<V extends object>(props: Props<V>) {
   const { name, title, okText = 'Keep', width = 560, first, schema, body, places = {}, send, ends, onDone, onClose, children } = props;
-  const [form] = Form.useForm<V>();
+  const [form] = Form.useForm();
   const [before] = useState(() => typedBefore<V>(name));
   const [initial, setInitial] = useState<V>(before ?? first);
   const [again, setAgain] = useState(before !== null);
@@ -60,11 +61,11 @@ export function FormSheet<V extends object>(props: Props<V>) {
       faults.map((fault) => ({ ...fault, at: placed(fault.at, places) })),
       fields,
     );
-    form.setFields(fields.map((field) => ({ name: nameOf(field) as never, errors: by[field] ? [by[field]] : [] })));
+    form.setFields(fields.map((field) => ({ name: nameOf(field), errors: by[field] ? [by[field]] : [] })));
     setGeneral(by[''] ?? null);
     setTold(fields.flatMap((field) => by[field] ?? []).join(' '));
     const firstFault = fields.find((field) => by[field]);
-    if (firstFault) form.scrollToField(nameOf(firstFault) as never, { block: 'center' });
+    if (firstFault) form.scrollToField(nameOf(firstFault), { block: 'center' });
   };
   const keep = async () => {
     if (sending) return;
@@ -92,7 +93,7 @@ export function FormSheet<V extends object>(props: Props<V>) {
   };
   const anew = () => {
     setInitial(first);
-    form.setFieldsValue(first as Parameters<typeof form.setFieldsValue>[0]);
+    form.setFieldsValue(first);
     setAgain(false);
     setGeneral(null);
   };
@@ -129,8 +130,8 @@ export function FormSheet<V extends object>(props: Props<V>) {
           What you typed before is here again.
         </Notice>
       ) : null}
-      <Form<V> form={form} name={name} layout="vertical" requiredMark={false} initialValues={initial as never} preserve onFinish={() => void keep()}>
-        {children(values, form)}
+      <Form form={form} name={name} layout="vertical" requiredMark={false} initialValues={initial} preserve onFinish={() => void keep()}>
+        {children(values, form.setFieldsValue)}
         <button type="submit" hidden aria-hidden="true" tabIndex={-1} />
       </Form>
       {told ? (

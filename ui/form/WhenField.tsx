@@ -1,16 +1,16 @@
 'use client';
 import { CalendarOutlined } from '@ant-design/icons';
 import { Button, Space } from 'antd';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { parseWhen } from '@/core/time/parseWhen';
 import { nowMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { TypedInput } from './TypedInput';
 import type { Reader } from './typed';
 
 // The calendar is heavy and seldom wanted: most people type.
-const CalendarPick = dynamic(() => import('./CalendarPick').then((module) => module.CalendarPick), { ssr: false });
+const CalendarPick = later(() => import('./CalendarPick').then((module) => module.CalendarPick));
 
 interface WhenFieldProps {
   readonly value: number | null;

@@ -1,6 +1,5 @@
 'use client';
 import { Button, Segmented, Table } from 'antd';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -16,13 +15,14 @@ import { STANDING_WORD } from '../plan/ParamField';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Trade } from '../shell/Help';
+import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 import { bathText, phaseTemplateText, ruleText } from './templateText';
 
-const MethodEditor = dynamic(() => import('./MethodEditor').then((module) => module.MethodEditor), { ssr: false });
+const MethodEditor = later(() => import('./MethodEditor').then((module) => module.MethodEditor));
 
 /** One method opened: its figures with their ranges, its steps in words, and the other schools beside it. */
 export function MethodPage({ methodId }: { methodId: string }) {

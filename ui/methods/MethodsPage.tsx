@@ -1,15 +1,16 @@
 'use client';
-import { Button, Input } from 'antd';
-import dynamic from 'next/dynamic';
+import { Button } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { type Method, STAGES } from '@/core/method/method';
 import { useLoaded } from '../api/useLoaded';
+import { later } from '../shell/later';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
+import { SearchField } from '../shell/SearchField';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 
-const ImportForm = dynamic(() => import('./ImportForm').then((module) => module.ImportForm), { ssr: false });
+const ImportForm = later(() => import('./ImportForm').then((module) => module.ImportForm));
 
 /** The library by stage in working order; where practice differs the schools stand side by side. */
 export function MethodsPage() {
@@ -30,15 +31,7 @@ export function MethodsPage() {
       under={<span>In working order. Figures are common practice, with no published source, unless they say otherwise.</span>}
       acts={
         <>
-          <Input
-            type="search"
-            allowClear
-            aria-label="Find a method"
-            placeholder="Find a method"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            style={{ width: 240 }}
-          />
+          <SearchField label="Find a method" value={text} onChange={setText} width={240} />
           <Button onClick={() => setImporting(true)}>Take a file in</Button>
         </>
       }

@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { type ReactNode, useMemo } from 'react';
 import type { RunView, SessionSummary } from '@/contract/views';
@@ -7,6 +6,7 @@ import { useNow } from '../api/serverClock';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
@@ -14,7 +14,7 @@ import { untilText } from '../stove/stoveView';
 import { type Call, nowView, type Place } from './nowView';
 import { RecoveryNotice } from './RecoveryNotice';
 
-const FirstVisit = dynamic(() => import('./FirstVisit').then((module) => module.FirstVisit), { ssr: false });
+const FirstVisit = later(() => import('./FirstVisit').then((module) => module.FirstVisit));
 
 /** What needs hands, across every session, in order of time. */
 export function NowPage() {

@@ -1,9 +1,15 @@
 'use client';
-import { Checkbox, Input, InputNumber } from 'antd';
+import { Checkbox, Input } from 'antd';
 import type { LotView } from '@/contract/views';
+import { printNumber } from '@/core/measure/print';
 import type { ChainItem } from '@/core/plan/plan';
 import { Field } from '../form/Field';
+import { FigureInput } from '../form/FigureInput';
+import { numberReader } from '../form/typed';
 import { Open } from '../shell/Open';
+
+/** Percent of a lot's weight. */
+const share = numberReader(0.1, 100, '%');
 
 interface Props {
   readonly item: ChainItem;
@@ -42,14 +48,12 @@ export function ItemLots({ item, lots, onChange }: Props) {
             </Field>
             <Field label="Its share of the weight">
               {(id) => (
-                <InputNumber
+                <FigureInput
                   id={id}
                   value={part.sharePct}
-                  min={0.1}
-                  max={100}
-                  suffix="%"
+                  read={share}
+                  print={(pct) => `${printNumber(pct)} %`}
                   placeholder="unknown"
-                  style={{ width: '100%' }}
                   onChange={(sharePct) => onChange({ part: { ...part, sharePct } })}
                 />
               )}

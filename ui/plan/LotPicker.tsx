@@ -1,5 +1,5 @@
 'use client';
-import { Checkbox, Input, Tag } from 'antd';
+import { Checkbox, Tag } from 'antd';
 import { useMemo, useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { findLots, indexLots } from '@/core/fibre/findLots';
@@ -11,6 +11,7 @@ import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import { EmptyPlace } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
+import { SearchField } from '../shell/SearchField';
 
 /** With more lots than these one searches instead of looking, and the list scrolls by itself. */
 const FEW = 8;
@@ -41,7 +42,7 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
     <div className="stack">
       {lots.length > FEW ? (
         <>
-          <Input type="search" allowClear aria-label="Find a lot" placeholder="Find a lot" value={text} onChange={(event) => setText(event.target.value)} />
+          <SearchField label="Find a lot" value={text} onChange={setText} />
           {/* What is ticked stays in sight, whatever is searched for. */}
           <div className="line line-tight">
             {chosenLots.map((lot) => (

@@ -1,6 +1,5 @@
 'use client';
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { RunView } from '@/contract/views';
 import { type BathLeft, bathsLeft } from '@/core/run/bathsLeft';
@@ -11,9 +10,10 @@ import { useLoaded } from '../api/useLoaded';
 import { figureText } from '../fibre/lotText';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
 
-const LiquorForm = dynamic(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm), { ssr: false });
+const LiquorForm = later(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm));
 
 /** The baths that stand there now: a dye liquor may be kept; the rest is poured away with a thought. */
 export function BathsLeft({ view }: { view: RunView }) {

@@ -10,6 +10,7 @@ import { allLoaded, useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
 import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { RunLog } from '../stove/RunLog';
@@ -18,8 +19,8 @@ import { actualTimes } from './actualTimes';
 import { TemperaturePanel } from './TemperaturePanel';
 
 const ComparisonTable = dynamic(() => import('./ComparisonTable').then((module) => module.ComparisonTable));
-const BathsLeft = dynamic(() => import('./BathsLeft').then((module) => module.BathsLeft), { ssr: false });
-const AgainDialog = dynamic(() => import('./AgainDialog').then((module) => module.AgainDialog), { ssr: false });
+const BathsLeft = later(() => import('./BathsLeft').then((module) => module.BathsLeft));
+const AgainDialog = later(() => import('./AgainDialog').then((module) => module.AgainDialog));
 
 const NONE_WAITING: ReadonlySet<string> = new Set();
 

@@ -1,6 +1,5 @@
 'use client';
 import { Segmented } from 'antd';
-import dynamic from 'next/dynamic';
 import { useMemo, useState } from 'react';
 import type { RunView } from '@/contract/views';
 import type { StepClock } from '@/core/run/clock';
@@ -8,11 +7,12 @@ import { foldRun } from '@/core/run/fold';
 import { readingsOf } from '@/core/run/readings';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
+import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
 
 const CHART_PX = 320;
 // The curve is drawn a moment after the page; its words and its place are there at once.
-const TemperatureChart = dynamic(() => import('./TemperatureChart').then((module) => module.TemperatureChart), { ssr: false });
+const TemperatureChart = later(() => import('./TemperatureChart').then((module) => module.TemperatureChart));
 
 interface Props {
   readonly view: RunView;

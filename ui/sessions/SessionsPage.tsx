@@ -1,5 +1,5 @@
 'use client';
-import { Input, Tag } from 'antd';
+import { Tag } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { SessionSummary } from '@/contract/views';
@@ -10,6 +10,7 @@ import { LinkButton } from '../shell/LinkButton';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
+import { SearchField } from '../shell/SearchField';
 import { type TimeBandScale, timeBand } from './timeBand';
 
 /** When it was or will be: as it really went, where it went. */
@@ -52,15 +53,7 @@ export function SessionsPage() {
       }
       acts={
         <>
-          <Input
-            type="search"
-            allowClear
-            aria-label="Find a session"
-            placeholder="Find by name or lot"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            style={{ width: 240 }}
-          />
+          <SearchField label="Find a session" placeholder="Find by name or lot" value={text} onChange={setText} width={240} />
           {plan}
         </>
       }

@@ -1,13 +1,13 @@
 'use client';
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Home } from '@/core/plan/plan';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
 import { HOME_PARTS, type HomePart, homeSentence, PART_TITLE } from './homeSentences';
 
-const HomePartForm = dynamic(() => import('./HomePartForm').then((module) => module.HomePartForm), { ssr: false });
+const HomePartForm = later(() => import('./HomePartForm').then((module) => module.HomePartForm));
 
 /** The home as it reads, each part changed in its place. */
 export function HomePanel({ home }: { home: Home }) {

@@ -77,7 +77,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
       onDone={onClose}
       onClose={onClose}
     >
-      {(_values, form) => (
+      {(_values, set) => (
         <>
           <Hidden names={['id', 'revision', 'madeAtMs']} />
           <Form.Item name="name" label="Name">
@@ -95,12 +95,12 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
               <InputNumber placeholder="not measured" style={{ width: '100%' }} />
             </Form.Item>
             <Form.Item name="uses" label="Baths given so far">
-              <InputNumber min={0} style={{ width: '100%' }} />
+              <InputNumber style={{ width: '100%' }} />
             </Form.Item>
             <Form.Item name="keptIn" label="Kept">
               <Select
                 options={KEPT_IN.map((value) => ({ value, label: KEPT_WORD[value] }))}
-                onChange={(next: Liquor['keptIn']) => form.setFieldsValue({ spoilByMs: spoilByMs(madeAtMs, next) } as never)}
+                onChange={(next: Liquor['keptIn']) => set({ spoilByMs: spoilByMs(madeAtMs, next) })}
               />
             </Form.Item>
             <Form.Item name="spoilByMs" label="Use or look by" extra="A guess by where it is kept; change it.">

@@ -1,6 +1,5 @@
 'use client';
-import { App, Button, Input, Tabs } from 'antd';
-import dynamic from 'next/dynamic';
+import { App, Button, Tabs } from 'antd';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { printDuration } from '@/core/measure/print';
@@ -12,17 +11,19 @@ import { type Book, useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { figureText } from '../fibre/lotText';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
+import { SearchField } from '../shell/SearchField';
 import { HomePanel } from './HomePanel';
 import { StarterKitchen } from './StarterKitchen';
 import { Stuffs } from './Stuffs';
 
-const VesselForm = dynamic(() => import('./VesselForm').then((module) => module.VesselForm), { ssr: false });
-const StockForm = dynamic(() => import('./StockForm').then((module) => module.StockForm), { ssr: false });
-const LiquorForm = dynamic(() => import('./LiquorForm').then((module) => module.LiquorForm), { ssr: false });
-const SubstanceForm = dynamic(() => import('./SubstanceForm').then((module) => module.SubstanceForm), { ssr: false });
+const VesselForm = later(() => import('./VesselForm').then((module) => module.VesselForm));
+const StockForm = later(() => import('./StockForm').then((module) => module.StockForm));
+const LiquorForm = later(() => import('./LiquorForm').then((module) => module.LiquorForm));
+const SubstanceForm = later(() => import('./SubstanceForm').then((module) => module.SubstanceForm));
 
 const TABS = [
   { key: 'dyestuffs', label: 'Dyestuffs' },
@@ -107,15 +108,7 @@ function Acts({ tab, text, onText, onOpen }: ActsProps) {
     case 'assistants':
       return (
         <>
-          <Input
-            type="search"
-            allowClear
-            aria-label="Find on the shelf"
-            placeholder="Find by name"
-            value={text}
-            onChange={(event) => onText(event.target.value)}
-            style={{ width: 220 }}
-          />
+          <SearchField label="Find on the shelf" placeholder="Find by name" value={text} onChange={onText} width={220} />
           <Button onClick={() => onOpen({ what: 'own', kind: tab === 'dyestuffs' ? 'dyestuff' : 'assistant' })}>One that is not here</Button>
           <Button type="primary" onClick={() => onOpen({ what: 'stock', item: null, substance: tab === 'dyestuffs' ? 'weld' : 'alum' })}>
             Put on the shelf

@@ -90,7 +90,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
       onDone={onClose}
       onClose={onClose}
     >
-      {(values, form) => {
+      {(values, set) => {
         const forms = FORMS[values.substance];
         const plant = isPlant(values.substance);
         return (
@@ -107,9 +107,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
                   },
                   { label: 'Assistants', title: 'assistants', options: book.assistants.map((one) => ({ value: one.id, label: one.name })) },
                 ]}
-                onChange={(next: string) =>
-                  form.setFieldsValue({ form: isPlant(next) ? 'dried' : null, label: null, unit: book.shelf.assistant(next)?.unit ?? 'g' } as never)
-                }
+                onChange={(next: string) => set({ form: isPlant(next) ? 'dried' : null, label: null, unit: book.shelf.assistant(next)?.unit ?? 'g' })}
               />
             </Form.Item>
             <div className="fields">
@@ -146,7 +144,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
                 <Input maxLength={160} />
               </Form.Item>
               <Form.Item name="pricePer100" label={`Price of 100 ${values.unit === 'piece' ? 'pieces' : values.unit}`}>
-                <InputNumber placeholder="unknown" min={0} style={{ width: '100%' }} />
+                <InputNumber placeholder="unknown" style={{ width: '100%' }} />
               </Form.Item>
               {plant || values.unit !== 'g' ? null : (
                 <TypedItem name="spoonText" label="5 mL of it weigh" read={massReader} placeholder="unknown" hint="Weigh your own spoon once." />

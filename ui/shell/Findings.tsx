@@ -1,12 +1,12 @@
 'use client';
-import dynamic from 'next/dynamic';
 import type { Finding } from '@/core/safety/finding';
 import { isStop } from '@/core/safety/finding';
 import { usePrint } from './facts';
+import { later } from './later';
 import { StopMark } from './Marks';
 
 // Most pages have few cautions: what folds the rest comes when there is a rest.
-const Open = dynamic(() => import('./Open').then((module) => module.Open), { ssr: false });
+const Open = later(() => import('./Open').then((module) => module.Open));
 
 const WORD = { stop: 'Stop', stopUnlessReason: 'Stop', caution: 'Care', note: 'Note' } as const;
 const OPEN_AT_MOST = 3;

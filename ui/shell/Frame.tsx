@@ -1,12 +1,12 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { type ReactNode, useState } from 'react';
 import { HomeFacts } from './facts';
 import { Guard } from './Guard';
+import { later } from './later';
 import { Rail } from './Rail';
 import { useKeys } from './useKeys';
 
-const FindAnything = dynamic(() => import('../find/FindAnything').then((module) => module.FindAnything), { ssr: false });
+const FindAnything = later(() => import('../find/FindAnything').then((module) => module.FindAnything));
 
 /** The rail and the page, and what can be reached from every page. */
 export function Frame({ children }: { children: ReactNode }) {

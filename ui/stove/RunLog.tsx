@@ -1,16 +1,18 @@
 'use client';
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
 import type { Change } from './Amend';
 import { describeEvent } from './describeEvent';
 import { useNames } from './useNames';
 
-const Amend = dynamic(() => import('./Amend').then((module) => module.Amend), { ssr: false });
+const Amend = later(() => import('./Amend').then((module) => module.Amend));
+/** What opens on a tap in the log. */
+export const LOG_PARTS = [Amend] as const;
 
 interface Props {
   readonly plan: Plan;

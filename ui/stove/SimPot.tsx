@@ -1,8 +1,8 @@
 'use client';
-import dynamic from 'next/dynamic';
+import { later } from '../shell/later';
 import { Open } from '../shell/Open';
 
-const SimPotKnobs = dynamic(() => import('./SimPotKnobs').then((module) => module.SimPotKnobs), { ssr: false });
+const SimPotKnobs = later(() => import('./SimPotKnobs').then((module) => module.SimPotKnobs));
 
 export const SimPot = (props: { vesselId: string; litres: number }) => (
   <Open title="Simulated pot and probe">

@@ -1,6 +1,5 @@
 'use client';
 import { Button, ConfigProvider } from 'antd';
-import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunView, WeighList } from '@/contract/views';
@@ -17,6 +16,7 @@ import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
@@ -25,18 +25,20 @@ import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
 import { CallStrip } from './CallStrip';
 import type { Logged } from './LastAct';
-import { RunLog } from './RunLog';
+import { LOG_PARTS, RunLog } from './RunLog';
 import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { useCalls } from './useCalls';
 import { VesselCard } from './VesselCard';
 
-const AskDialog = dynamic(() => import('./AskDialog').then((module) => module.AskDialog), { ssr: false });
-const MoreActs = dynamic(() => import('./MoreActs').then((module) => module.MoreActs), { ssr: false });
-const BathNow = dynamic(() => import('./BathNow').then((module) => module.BathNow), { ssr: false });
+const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
+const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
+const BathNow = later(() => import('./BathNow').then((module) => module.BathNow));
 // A place is kept for it, so that nothing moves when it comes.
-const TypeAct = dynamic(() => import('./TypeAct').then((module) => module.TypeAct), { ssr: false, loading: () => <div className="type-act-place" /> });
-const LastAct = dynamic(() => import('./LastAct').then((module) => module.LastAct), { ssr: false });
-const KeyHelp = dynamic(() => import('./KeyHelp').then((module) => module.KeyHelp), { ssr: false });
+const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div className="type-act-place" />);
+const LastAct = later(() => import('./LastAct').then((module) => module.LastAct));
+const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
+/** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
+const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, ...LOG_PARTS];
 
 const ASK_BY_KEY: Readonly<Record<string, AskFor>> = { r: 'reading', p: 'ph', v: 'volume', a: 'addition', c: 'checked', n: 'note' };
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
@@ -107,6 +109,9 @@ function Stove({ run }: { run: LiveRun }) {
     '?': () => setHelp(true),
     'Shift+?': () => setHelp(true),
   });
+  useEffect(() => {
+    for (const part of ON_A_TAP) void part.fetch();
+  }, []);
   useEffect(() => {
     document.title = due ? `● ${print.says(due.text)} · Hyndle` : `${plan.name} · Hyndle`;
   }, [due, plan.name, print]);

@@ -1,15 +1,15 @@
 'use client';
 import { Button } from 'antd';
-import dynamic from 'next/dynamic';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
 import { Gauge } from './Gauge';
 import { PotPicture } from './PotPicture';
 import type { StoveAct, StoveCard } from './stoveView';
 
 // The figure stands above it in words; the bar follows a moment later, in a place kept for it.
-const Bar = dynamic(() => import('./Bar').then((module) => module.Bar), { ssr: false });
-const SimPot = dynamic(() => import('./SimPot').then((module) => module.SimPot), { ssr: false });
+const Bar = later(() => import('./Bar').then((module) => module.Bar));
+const SimPot = later(() => import('./SimPot').then((module) => module.SimPot));
 
 interface Props {
   readonly card: StoveCard;

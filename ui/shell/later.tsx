@@ -1,0 +1,43 @@
+'use client';
+import { Button } from 'antd';
+import { type ComponentType, type ReactNode, useEffect, useState } from 'react';
+import { Notice } from './Notice';
+
+/** A part of a page that is fetched when it is first drawn, or before by `fetch`, which never throws. */
+export type LaterPart<P extends object> = ComponentType<P> & { readonly fetch: () => Promise<boolean> };
+
+/**
+ * A heavy part that comes after the first bytes of its page. When it cannot be fetched, because the server is gone, that
+ * is said in its place and the page around it lives on.
+ * @param meanwhile what keeps its place until it is there
+ */
+export function later<P extends object>(load: () => Promise<ComponentType<P>>, meanwhile: ReactNode = null): LaterPart<P> {
+  let Part: ComponentType<P> | null = null;
+  const fetch = async (): Promise<boolean> => {
+    try {
+      Part = await load();
+      return true;
+    } catch {
+      return false;
+    }
+  };
+  // biome-ignore lint/correctness/noComponentHookFactories: called once for each part, as its module is loaded, like React's own lazy
+  function Later(props: P) {
+    const [state, setState] = useState<'coming' | 'there' | 'failed'>(Part ? 'there' : 'coming');
+    useEffect(() => {
+      let here = true;
+      if (state === 'coming') void fetch().then((there) => here && setState(there ? 'there' : 'failed'));
+      return () => {
+        here = false;
+      };
+    }, [state]);
+    if (Part) return <Part {...props} />;
+    if (state !== 'failed') return meanwhile;
+    return (
+      <Notice kind="fault" acts={<Button onClick={() => setState('coming')}>Try again</Button>}>
+        This part could not be fetched: no answer from Hyndle. What you logged is kept.
+      </Notice>
+    );
+  }
+  return Object.assign(Later, { fetch });
+}
