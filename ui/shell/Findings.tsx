@@ -5,8 +5,8 @@ import { usePrint } from './facts';
 import { later } from './later';
 import { StopMark } from './Marks';
 
-// Most pages have few cautions: what folds the rest comes when there is a rest.
-const Open = later(() => import('./Open').then((module) => module.Open));
+// Most pages have few cautions: what folds the rest comes when there is a rest, in a place as high as its closed line.
+const Open = later(() => import('./Open').then((module) => module.Open), <div style={{ minHeight: 39 }} />);
 
 const WORD = { stop: 'Stop', stopUnlessReason: 'Stop', caution: 'Care', note: 'Note' } as const;
 const OPEN_AT_MOST = 3;
