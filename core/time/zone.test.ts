@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { printClock, printDayClock, wallTime, zonedMs } from './zone';
 
@@ -26,3 +27,23 @@ test('zones west of Greenwich and with half hours work too', () => {
   expect(wallTime(zonedMs('America/St_Johns', 2026, 7, 1, 6, 15), 'America/St_Johns')).toMatchObject({ day: 1, hour: 6, minute: 15 });
   expect(wallTime(zonedMs('Pacific/Auckland', 2026, 7, 1, 23, 59), 'Pacific/Auckland')).toMatchObject({ day: 1, hour: 23, minute: 59 });
 });
+
+test('the wall clock is the platform’s own, minute by minute, in every kind of zone', () => {
+  // Against Intl, the platform’s reading of the IANA time zone database.
+  const zones = ['Europe/Berlin', 'America/St_Johns', 'Australia/Lord_Howe', 'Asia/Kathmandu', 'Pacific/Apia', 'UTC'];
+  const changes = [Date.UTC(2026, 2, 29, 1), Date.UTC(2026, 9, 25, 1), Date.UTC(2026, 3, 4, 15), Date.UTC(2011, 11, 30, 10)];
+  const instant = fc.oneof(
+    fc.integer({ min: Date.UTC(1990, 0, 1), max: Date.UTC(2040, 0, 1) }),
+    fc.tuple(fc.constantFrom(...changes), fc.integer({ min: -7_200_000, max: 7_200_000 })).map(([at, by]) => at + by),
+  );
+  const formats = new Map(zones.map((zone) => [zone, new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' })]));
+  const two = (n: number) => String(n).padStart(2, '0');
+  fc.assert(
+    fc.property(fc.constantFrom(...zones), instant, (zone, ms) => {
+      const wall = wallTime(ms, zone);
+      expect(`${wall.year}-${two(wall.month)}-${two(wall.day)} ${two(wall.hour)}:${two(wall.minute)}`).toBe(formats.get(zone)?.format(ms));
+    }),
+    { numRuns: 3000 },
+  );
+});
+test('an unknown zone is refused', () => expect(() => wallTime(0, 'Nowhere/Land')).toThrow(RangeError));

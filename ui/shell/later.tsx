@@ -1,6 +1,6 @@
 'use client';
 import { Button } from 'antd';
-import { type ComponentType, type ReactNode, useEffect, useState } from 'react';
+import { type ComponentType, type ReactNode, startTransition, useEffect, useState } from 'react';
 import { Notice } from './Notice';
 
 /** A part of a page that is fetched when it is first drawn, or before by `fetch`, which never throws. */
@@ -26,7 +26,7 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
     const [state, setState] = useState<'coming' | 'there' | 'failed'>(Part ? 'there' : 'coming');
     useEffect(() => {
       let here = true;
-      if (state === 'coming') void fetch().then((there) => here && setState(there ? 'there' : 'failed'));
+      if (state === 'coming') void fetch().then((there) => here && startTransition(() => setState(there ? 'there' : 'failed')));
       return () => {
         here = false;
       };
@@ -40,4 +40,19 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
     );
   }
   return Object.assign(Later, { fetch });
+}
+
+const idle = (): Promise<void> =>
+  new Promise((resolve) => {
+    // Safari has no idle callbacks.
+    if ('requestIdleCallback' in window) window.requestIdleCallback(() => resolve(), { timeout: 500 });
+    else setTimeout(resolve, 50);
+  });
+
+/** Fetches parts before they are wanted: one after the other, in the page’s idle moments, so that none holds up a hand. */
+export async function fetchBeforehand(parts: readonly { readonly fetch: () => Promise<boolean> }[]): Promise<void> {
+  for (const part of parts) {
+    await idle();
+    await part.fetch();
+  }
 }

@@ -16,7 +16,7 @@ import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
-import { later } from '../shell/later';
+import { fetchBeforehand, later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
@@ -110,7 +110,7 @@ function Stove({ run }: { run: LiveRun }) {
     'Shift+?': () => setHelp(true),
   });
   useEffect(() => {
-    for (const part of ON_A_TAP) void part.fetch();
+    void fetchBeforehand(ON_A_TAP);
   }, []);
   useEffect(() => {
     document.title = due ? `● ${print.says(due.text)} · Hyndle` : `${plan.name} · Hyndle`;
