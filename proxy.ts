@@ -34,6 +34,10 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
+  // On the first visit nothing is remembered of day or night; where a browser can say it, it asks again at once with that.
+  response.headers.set('accept-ch', 'Sec-CH-Prefers-Color-Scheme');
+  response.headers.set('critical-ch', 'Sec-CH-Prefers-Color-Scheme');
+  response.headers.append('vary', 'Sec-CH-Prefers-Color-Scheme');
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'no-referrer');
   return response;

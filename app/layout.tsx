@@ -31,8 +31,9 @@ export const viewport: Viewport = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Read so that every page is made for its request and carries that request’s nonce.
-  await headers();
-  const night = (await cookies()).get(NIGHT_COOKIE)?.value === '1';
+  const asked = await headers();
+  const remembered = (await cookies()).get(NIGHT_COOKIE)?.value;
+  const night = remembered === undefined ? asked.get('sec-ch-prefers-color-scheme') === 'dark' : remembered === '1';
   const { live, nowMs } = await openApp();
   return (
     <html lang="en" data-lighting={night ? 'night' : 'day'} className={fontClasses} style={roomStyle(night)}>

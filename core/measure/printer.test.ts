@@ -43,6 +43,10 @@ test('temperatures, bands, clocks and dates', () => {
   expect(us.day(at)).toBe('Fri Mar 6');
   expect(metric.date(at, at)).toBe('Fri 6 Mar, 18:05');
   expect(metric.date(at, Date.UTC(2027, 5, 1))).toBe('Fri 6 Mar 2026, 18:05');
+  const iso = printer({ ...METRIC, dateOrder: 'ymd' }, 'Europe/Berlin');
+  expect(iso.day(at)).toBe('Fri 2026-03-06');
+  expect(iso.date(at)).toBe('Fri 2026-03-06, 18:05');
+  expect(us.wall('22:30')).toBe('10:30 pm');
   expect(us.amount(3, 'piece')).toBe('3 ×');
 });
 
@@ -57,6 +61,8 @@ describe('sentences made in g, mL and °C', () => {
     ['30 mL per gram of fibre', '30 mL per gram of fibre'],
     ['1.4 kg in 3.785 L', '3 lb 1.4 oz in 1 gal (US)'],
     ['sulfate, 278 g/mol, 200 g/m²', 'sulfate, 278 g/mol, 200 g/m²'],
+    ['Dip at 09:42, out by Fri 23:05', 'Dip at 9:42 am, out by Fri 11:05 pm'],
+    ['a dip of 03:12 min in 1:10', 'a dip of 03:12 min in 1:10'],
     ['about 4 g, 3.5 g to 4.5 g', 'about 0.14 oz, 0.12 oz to 0.16 oz'],
   ])('%s', (made, shown) => expect(reprint(made, AMERICAN)).toBe(shown));
   test('a metric kitchen reads what was made, to the letter', () => {

@@ -1,4 +1,5 @@
-import { MONTHS, printClock, WEEKDAYS, wallTime } from '../time/zone';
+import { MONTHS, WEEKDAYS, wallTime } from '../time/zone';
+import { clockText } from './clockText';
 import type { Measures } from './measures';
 import { bandText, massText, temperatureText, volumeText } from './measureText';
 import { type AmountUnit, printNumber } from './print';
@@ -16,7 +17,9 @@ export interface Printer {
   band(bandC: readonly [number, number]): string;
   /** "9:42" or "9:42 am" */
   clock(ms: number): string;
-  /** "Fri 6 Mar" */
+  /** "07:30" of a diary, as "7:30 am" where that is read */
+  wall(hhmm: string): string;
+  /** "Fri 6 Mar", "Fri Mar 6" or "Fri 2026-03-06" */
   day(ms: number): string;
   /** "Fri 09:42" */
   dayClock(ms: number): string;
@@ -27,7 +30,10 @@ export interface Printer {
 }
 
 export function printer(measures: Measures, zone: string): Printer {
-  const clock = (ms: number) => clockText(ms, zone, measures);
+  const clock = (ms: number) => {
+    const { hour, minute } = wallTime(ms, zone);
+    return clockText(hour, minute, measures.clock);
+  };
   const day = (ms: number) => dayText(ms, zone, measures);
   const mass = (g: number) => massText(g, measures);
   const volume = (mL: number) => volumeText(mL, measures);
@@ -40,25 +46,27 @@ export function printer(measures: Measures, zone: string): Printer {
     temperature: (c) => temperatureText(c, measures),
     band: (bandC) => bandText(bandC, measures),
     clock,
+    wall: (hhmm) => reprint(hhmm, measures),
     day,
     dayClock: (ms) => `${WEEKDAYS[wallTime(ms, zone).weekday]} ${clock(ms)}`,
     date: (ms, nowMs) => {
       const { year } = wallTime(ms, zone);
-      const inYear = nowMs !== undefined && wallTime(nowMs, zone).year === year;
+      const inYear = measures.dateOrder === 'ymd' || (nowMs !== undefined && wallTime(nowMs, zone).year === year);
       return `${day(ms)}${inYear ? '' : ` ${year}`}, ${clock(ms)}`;
     },
     says: (sentence) => reprint(sentence, measures),
   };
 }
 
-function clockText(ms: number, zone: string, { clock }: Measures): string {
-  if (clock === '24h') return printClock(ms, zone);
-  const { hour, minute } = wallTime(ms, zone);
-  return `${hour % 12 === 0 ? 12 : hour % 12}:${String(minute).padStart(2, '0')} ${hour < 12 ? 'am' : 'pm'}`;
-}
-
 function dayText(ms: number, zone: string, { dateOrder }: Measures): string {
-  const { weekday, day, month } = wallTime(ms, zone);
+  const { weekday, day, month, year } = wallTime(ms, zone);
   const name = MONTHS[month - 1];
-  return `${WEEKDAYS[weekday]} ${dateOrder === 'dmy' ? `${day} ${name}` : `${name} ${day}`}`;
+  switch (dateOrder) {
+    case 'dmy':
+      return `${WEEKDAYS[weekday]} ${day} ${name}`;
+    case 'mdy':
+      return `${WEEKDAYS[weekday]} ${name} ${day}`;
+    case 'ymd':
+      return `${WEEKDAYS[weekday]} ${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
+  }
 }

@@ -1,3 +1,4 @@
+import { clockText } from './clockText';
 import type { Measures } from './measures';
 import { massText, temperatureText, volumeText } from './measureText';
 import { printNumber } from './print';
@@ -10,12 +11,21 @@ import { celsiusToF } from './temperature';
 const QUANTITY =
   /(?<![\w.,/–-])(−?\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? (kg|g|mL|L|°C)(?![\w/·²])( (?:a minute|per minute|per |jump|hotter|cooler|either way))?/g;
 
+/** A time of day: two figures, colon, two figures, and no minutes after it ("03:12 min" is a span). */
+const CLOCK = /(?<![\d:.])([01]\d|2[0-3]):([0-5]\d)(?![\d:]| min)/g;
+
 /**
- * Turns a sentence that was made in g, mL and °C into the measures of whoever reads it. Sentences are kept as they were made
+ * Turns a sentence that was made in g, mL, °C and 24 hours into the measures of whoever reads it. Sentences are kept as they were made
  * (in a plan of last year, in the journal), so this is done where they are shown, and to our own sentences only: what a
  * dyer typed stays as it was typed.
  */
 export function reprint(sentence: string, measures: Measures): string {
+  const timed =
+    measures.clock === '24h' ? sentence : sentence.replace(CLOCK, (_, hour: string, minute: string) => clockText(Number(hour), Number(minute), '12h'));
+  return requantified(timed, measures);
+}
+
+function requantified(sentence: string, measures: Measures): string {
   if (measures.mass === 'grams' && measures.volume === 'litres' && measures.temperature === 'C') return sentence;
   return sentence.replace(
     QUANTITY,

@@ -35,8 +35,8 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
   const { diary, heatSources, scales, probes } = home;
   switch (part) {
     case 'diary': {
-      const away = diary.away.map((one) => `${daysText(one.weekdays)} from ${one.from} to ${one.to}`);
-      return `Somebody is awake from ${diary.wakeAt} to ${diary.sleepAt}${away.length === 0 ? ', and home all day.' : `, and away ${list(away)}.`}`;
+      const away = diary.away.map((one) => `${daysText(one.weekdays)} from ${print.wall(one.from)} to ${print.wall(one.to)}`);
+      return `Somebody is awake from ${print.wall(diary.wakeAt)} to ${print.wall(diary.sleepAt)}${away.length === 0 ? ', and home all day.' : `, and away ${list(away)}.`}`;
     }
     case 'heat':
       return heatSources.length === 0
