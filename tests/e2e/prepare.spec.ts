@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './hands';
 
 /** The front half of the job, through the real pages: fibre, shelf, methods, quantities, bench. */
 

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './hands';
 
 /** What holds on every page: one grid, few sizes of type, finding, measures, help, faults kept apart, keys, being heard. */
 

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './hands';
 
 /** A start when somebody is home and awake for hours, so that the first step can begin at once. */
 async function wideAwake(page: Page): Promise<void> {

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './hands';
 
 /** Forms of the shelf and of a lot's past, as somebody fills them, mistakes included. */
 

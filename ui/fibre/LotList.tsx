@@ -17,6 +17,17 @@ interface Props {
   readonly onLook: (id: string) => void;
 }
 
+/** A swatch of what the lot looks like now. */
+const PATCH = {
+  flex: 'none',
+  display: 'grid',
+  placeItems: 'center',
+  width: 38,
+  height: 38,
+  borderRadius: 3,
+  border: '1px solid var(--line-strong)',
+} as const;
+
 /** Lots as rows: what each is, its past as a hem, and what it weighs. */
 export function LotList({ lots, chosen, onToggle, looked, onLook }: Props) {
   const print = usePrint();
@@ -28,7 +39,7 @@ export function LotList({ lots, chosen, onToggle, looked, onLook }: Props) {
       render={(lot) => (
         <div className={lot.id === looked ? 'row row-chosen' : 'row'} onPointerDown={() => onLook(lot.id)}>
           <Checkbox aria-label={`Choose ${lot.name}`} checked={chosen.has(lot.id)} onChange={() => onToggle(lot.id)} />
-          <span className="lot-patch" style={{ background: lot.baseHex ?? undefined }} aria-hidden="true">
+          <span style={{ ...PATCH, background: lot.baseHex ?? 'var(--card)' }} aria-hidden="true">
             {lot.baseHex ? '' : '?'}
           </span>
           <div className="row-main">

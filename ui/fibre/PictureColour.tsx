@@ -51,7 +51,7 @@ export function PictureColour({ onColour }: { onColour: (hex: string) => void })
         <>
           <canvas
             ref={canvas}
-            className="picture-canvas"
+            style={{ maxWidth: '100%', background: 'var(--swatch-ground)', cursor: 'crosshair' }}
             width={Math.round(bitmap.width * scale)}
             height={Math.round(bitmap.height * scale)}
             onPointerDown={(event) => {

@@ -44,7 +44,7 @@ export function TypedInput({ value = '', onChange, read, onDone, inForm = false,
         onBlur={done}
         onPressEnter={done}
       />
-      <div id={saysId} className="small says">
+      <div id={saysId} className="small" style={{ minHeight: '1.45em' }}>
         {wrong && !inForm ? (
           <span className="fault" role="alert">
             {wrong}

@@ -113,13 +113,21 @@ function TimeBand({ startMs, endMs, band, nowMs, done }: BandProps) {
   const pct = (share: number) => `${share * 100}%`;
   const [from, to, now] = [band.xOf(startMs), band.xOf(endMs), band.xOf(nowMs)];
   return (
-    <svg className="time-band" aria-hidden="true">
-      <rect className="time-band-ground" x="0" y="8" width="100%" height="6" />
+    <svg style={{ width: '100%', height: 22 }} aria-hidden="true">
+      <rect fill="var(--band)" x="0" y="8" width="100%" height="6" />
       {band.midnights.map((share) => (
         <line key={share} x1={pct(share)} x2={pct(share)} y1="8" y2="14" stroke="var(--panel)" />
       ))}
-      <rect className={done ? 'time-band-done' : 'time-band-planned'} x={pct(from)} y="4" width={pct(Math.max(0.006, to - from))} height="14" rx="2" />
-      <line className="time-band-now" x1={pct(now)} x2={pct(now)} y1="0" y2="22" />
+      <rect
+        fill={done ? 'var(--ink)' : 'var(--card)'}
+        stroke={done ? 'none' : 'var(--ink)'}
+        x={pct(from)}
+        y="4"
+        width={pct(Math.max(0.006, to - from))}
+        height="14"
+        rx="2"
+      />
+      <line stroke="var(--ink)" strokeWidth={2} x1={pct(now)} x2={pct(now)} y1="0" y2="22" />
     </svg>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
-import { Button } from 'antd';
+import { Button, Flex } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { WeighList } from '@/contract/views';
@@ -142,11 +142,11 @@ function Line({ line, tick, places, onTick }: LineProps) {
     onTick({ state: got.value.plusMinusPct === null ? 'measured' : 'estimated', value: got.value.value });
   };
   return (
-    <li className="row weigh-line">
+    <li className="row" style={{ flexWrap: 'nowrap' }}>
       <Button
         size="large"
         type={tick ? 'primary' : 'default'}
-        className="weigh-tick"
+        style={{ flex: 'none', minWidth: 56, height: 56 }}
         icon={tick ? <CheckOutlined aria-hidden="true" /> : undefined}
         aria-pressed={tick !== undefined}
         aria-label={tick ? `${line.name}: take the tick back` : `${line.name}: ready`}
@@ -160,8 +160,10 @@ function Line({ line, tick, places, onTick }: LineProps) {
         <span className={tick ? 'quiet row-name' : 'row-name'}>{line.name}</span>
         <span className="quiet small">{lineWords(line, places, print)}</span>
       </div>
-      <div className="weigh-amounts">
-        <span className="figure weigh-aim">{line.aim === null ? 'unknown' : print.amount(line.aim, line.unit)}</span>
+      <Flex vertical align="flex-end" justify="center" style={{ minHeight: 58 }}>
+        <span className="figure" style={{ fontSize: 'var(--t3)' }}>
+          {line.aim === null ? 'unknown' : print.amount(line.aim, line.unit)}
+        </span>
         {tick?.amount ? (
           <span className="small">
             weighed {weighed === null ? 'unknown' : print.amount(weighed, line.unit)}
@@ -185,7 +187,7 @@ function Line({ line, tick, places, onTick }: LineProps) {
             style={{ width: 150 }}
           />
         )}
-      </div>
+      </Flex>
     </li>
   );
 }

@@ -38,23 +38,24 @@ export function Rail({ onFind }: { onFind: () => void }) {
   const lighting = useLighting();
   return (
     <nav className="rail" aria-label="Places">
-      <span className="rail-name" aria-hidden="true">
+      <strong className="only-wide" style={{ textAlign: 'center', paddingBottom: 10 }} aria-hidden="true">
         hyndle
-      </span>
+      </strong>
       {PLACES.map((place) => {
         const here = place.href === '/' ? pathname === '/' : pathname.startsWith(place.href) || ('also' in place && pathname.startsWith(place.also));
         return (
           <Link key={place.href} href={place.href} className="rail-link" aria-current={here ? 'page' : undefined} data-tour={place.name.toLowerCase()}>
-            {place.icon}
+            <span style={{ fontSize: 'var(--t3)', lineHeight: 1 }}>{place.icon}</span>
             {place.name}
           </Link>
         );
       })}
       <div className="rail-foot" data-tour="find">
-        <Button type="text" size="small" icon={<SearchOutlined aria-hidden="true" />} onClick={onFind} aria-keyshortcuts="/">
+        <Button block type="text" size="small" icon={<SearchOutlined aria-hidden="true" />} onClick={onFind} aria-keyshortcuts="/">
           Find
         </Button>
         <Button
+          block
           type="text"
           size="small"
           className="only-wide"

@@ -10,7 +10,7 @@ export type Change = Extract<RunFact, { type: 'amended' }>['change'];
 export function Amend({ atMs, onChange }: { atMs: number; onChange: (change: Change) => void }) {
   const id = useId();
   return (
-    <div className="log-amend stack stack-tight">
+    <div className="stack stack-tight" style={{ gridColumn: '1 / -1' }}>
       <div className="line line-tight">
         {[5, 10, 30].map((min) => (
           <Button key={min} size="small" onClick={() => onChange({ kind: 'retimed', atMs: atMs - min * 60_000 })}>

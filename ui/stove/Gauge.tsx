@@ -25,17 +25,17 @@ export function Gauge({ c, bandC, ceilingC }: Props) {
   const isOver = c !== null && ceilingC !== null && c > ceilingC;
   return (
     <svg className="gauge" width={74} height={HEIGHT} role="img" aria-label={words}>
-      <rect className="gauge-glass" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
+      <rect fill="var(--panel)" stroke="var(--line-strong)" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
       {c === null ? (
         <text x={17} y={HEIGHT / 2} textAnchor="middle">
           ?
         </text>
       ) : (
-        <rect className="gauge-ink" x={11} y={place(c)} width={12} height={HEIGHT - 5 - place(c)} rx={6} />
+        <rect fill="var(--ink)" x={11} y={place(c)} width={12} height={HEIGHT - 5 - place(c)} rx={6} />
       )}
       {bandC ? (
         <g>
-          <path className="gauge-mark" d={`M32 ${place(bandC[1])}H39V${place(bandC[0])}H32`} />
+          <path fill="none" stroke="var(--ink)" strokeWidth={2} d={`M32 ${place(bandC[1])}H39V${place(bandC[0])}H32`} />
           <text x={44} y={place(bandC[1]) - 1}>
             {bare(bandC[1])}
           </text>
@@ -45,7 +45,7 @@ export function Gauge({ c, bandC, ceilingC }: Props) {
         </g>
       ) : null}
       {ceilingC === null ? null : (
-        <path className={isOver ? 'gauge-mark gauge-broken' : 'gauge-mark'} d={`M3 ${place(ceilingC)}H31M3 ${place(ceilingC) - 4}H31`}>
+        <path fill="none" stroke={isOver ? 'var(--red)' : 'var(--ink)'} strokeWidth={isOver ? 3 : 2} d={`M3 ${place(ceilingC)}H31M3 ${place(ceilingC) - 4}H31`}>
           <title>{`never above ${print.temperature(ceilingC)}`}</title>
         </path>
       )}

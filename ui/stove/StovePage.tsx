@@ -27,6 +27,7 @@ import { CallStrip } from './CallStrip';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
 import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
+import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls } from './useCalls';
 import { VesselCard } from './VesselCard';
 
@@ -34,7 +35,7 @@ const AskDialog = later(() => import('./AskDialog').then((module) => module.AskD
 const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
 const BathNow = later(() => import('./BathNow').then((module) => module.BathNow));
 // A place is kept for it, so that nothing moves when it comes.
-const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div className="type-act-place" />);
+const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
 const LastAct = later(() => import('./LastAct').then((module) => module.LastAct));
 const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
 /** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */

@@ -6,6 +6,7 @@ import { TypedInput } from '../form/TypedInput';
 import type { Read } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import type { StoveCard } from './stoveView';
+import { TYPE_ACT_PX } from './typeActPx';
 import { typedFacts } from './typedFacts';
 
 interface Props {
@@ -33,7 +34,8 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
   };
   return (
     <form
-      className="panel type-act"
+      className="panel"
+      style={{ minHeight: TYPE_ACT_PX }}
       onSubmit={(event) => {
         event.preventDefault();
         submit();

@@ -1,5 +1,5 @@
 'use client';
-import { Button } from 'antd';
+import { Button, Flex } from 'antd';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
@@ -10,6 +10,18 @@ import type { StoveAct, StoveCard } from './stoveView';
 // The figure stands above it in words; the bar follows a moment later, in a place kept for it.
 const Bar = later(() => import('./Bar').then((module) => module.Bar));
 const SimPot = later(() => import('./SimPot').then((module) => module.SimPot));
+
+/** The vessel’s number, as on the key that chooses it. */
+const KEY_CAP = {
+  flex: 'none',
+  alignSelf: 'start',
+  width: 32,
+  lineHeight: '32px',
+  textAlign: 'center',
+  background: 'var(--ink)',
+  color: 'var(--card)',
+  borderRadius: 3,
+} as const;
 
 interface Props {
   readonly card: StoveCard;
@@ -32,13 +44,15 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
       onPointerDownCapture={onChoose}
     >
       <header>
-        <span className="key-cap">{card.number}</span>
+        <span className="figure" style={KEY_CAP}>
+          {card.number}
+        </span>
         <div>
           <h2>{card.vessel.name}</h2>
           <p className="quiet">{card.step.title}</p>
         </div>
       </header>
-      <div className="vessel-body">
+      <div style={{ display: 'grid', gridTemplateColumns: '74px minmax(0, 1fr)', gap: 10 }}>
         <Gauge c={temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} />
         <div className="stack stack-tight">
           <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p>
@@ -48,17 +62,17 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
           {progress ? (
             <>
               <strong className="vessel-progress">{progress.text}</strong>
-              <div className="bar-place">
+              <div style={{ height: 24 }}>
                 <Bar text={progress.text} donePct={progress.donePct} />
               </div>
               <p className="quiet small">{progress.detail || card.doing}</p>
             </>
           ) : null}
           {nextCall ? (
-            <p className={`vessel-call${nextCall.due ? ' vessel-due' : ''}${nextCall.stop ? ' vessel-stop' : ''}`}>
+            <Flex component="p" gap={8} style={{ minHeight: '3em' }} className={nextCall.stop ? 'fault' : nextCall.due ? 'vessel-due' : ''}>
               {nextCall.stop ? <StopMark size={18} /> : nextCall.due ? <HandMark size={18} /> : null}
-              <span>{print.says(nextCall.text)}</span> <strong>{nextCall.when}</strong>
-            </p>
+              <span style={{ flex: 1 }}>{print.says(nextCall.text)}</span> <strong>{nextCall.when}</strong>
+            </Flex>
           ) : null}
           <PotPicture liquorHex={card.liquorHex} threads={card.threads} />
         </div>

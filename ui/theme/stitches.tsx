@@ -91,7 +91,12 @@ export function StitchDefs() {
 /** A small patch of a kind's stitch, for lists and legends. */
 export function StitchPatch({ kind, width = 18, height = 28 }: { kind: StepKind; width?: number; height?: number }) {
   return (
-    <svg width={width} height={height} className="stitch-patch" aria-hidden="true">
+    <svg
+      width={width}
+      height={height}
+      style={{ flex: 'none', border: '1px solid var(--line-strong)', borderRadius: 2, color: 'var(--ink)' }}
+      aria-hidden="true"
+    >
       <StitchDefs />
       <rect width={width} height={height} fill="var(--card)" />
       <rect width={width} height={height} fill={`url(#stitch-${kind})`} />

@@ -42,7 +42,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling picture must be reachable by keyboard
     <section className="warp-frame" ref={frame} aria-label={`Warp of ${plan.name}`} tabIndex={0}>
-      <svg className="warp" width={picture.widthPx} height={picture.heightPx} aria-label="Vessels side by side, time down the page">
+      <svg className="warp" fill="var(--ink)" width={picture.widthPx} height={picture.heightPx} aria-label="Vessels side by side, time down the page">
         <StitchDefs />
         <defs>
           {picture.threads.flatMap((thread) =>
@@ -55,23 +55,23 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
           )}
         </defs>
         {picture.bands.map((band) => (
-          <rect key={band.yPx} className="warp-band" x={AXIS_PX} y={band.yPx} width={picture.widthPx - AXIS_PX} height={band.heightPx} />
+          <rect key={band.yPx} fill="var(--band)" x={AXIS_PX} y={band.yPx} width={picture.widthPx - AXIS_PX} height={band.heightPx} />
         ))}
         {picture.columns.map((column) => (
           <g key={column.id}>
-            <line className="warp-rule" x1={column.xPx} x2={column.xPx} y1={12} y2={picture.heightPx} />
-            <text className="warp-name" x={column.xPx + 10} y={24}>
+            <line stroke="var(--line)" x1={column.xPx} x2={column.xPx} y1={12} y2={picture.heightPx} />
+            <text fontSize="var(--t2)" fontWeight={700} x={column.xPx + 10} y={24}>
               {column.name}
             </text>
-            <text className="warp-quiet" x={column.xPx + 10} y={42}>
+            <text fill="var(--ink-2)" x={column.xPx + 10} y={42}>
               {column.detail}
             </text>
           </g>
         ))}
         {picture.hours.map((hour) => (
           <g key={hour.yPx}>
-            <line className="warp-hour" x1={AXIS_PX} x2={picture.widthPx} y1={hour.yPx} y2={hour.yPx} />
-            <text className={hour.isNewDay ? 'warp-clock warp-bold' : 'warp-clock warp-quiet'} x={AXIS_PX - 10} y={hour.textYPx} textAnchor="end">
+            <line stroke="var(--line)" strokeDasharray="1 5" x1={AXIS_PX} x2={picture.widthPx} y1={hour.yPx} y2={hour.yPx} />
+            <text className="figure" fill={hour.isNewDay ? 'var(--ink)' : 'var(--ink-2)'} x={AXIS_PX - 10} y={hour.textYPx} textAnchor="end">
               {hour.text}
             </text>
           </g>
@@ -87,17 +87,26 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
             tabIndex={0}
             aria-expanded={pleat.opened}
             aria-label={`${pleat.text}. ${pleat.opened ? 'Fold' : 'Open'}`}
-            className="warp-pleat"
+            cursor="pointer"
             onClick={() => toggle(pleat.key)}
             onKeyDown={onPress(() => toggle(pleat.key))}
           >
-            <rect x={0} y={pleat.yPx + 3} width={picture.widthPx} height={Math.max(10, pleat.heightPx - 6)} />
+            <rect fill="var(--pleat)" x={0} y={pleat.yPx + 3} width={picture.widthPx} height={Math.max(10, pleat.heightPx - 6)} />
             {pleat.opened
               ? null
               : [0.25, 0.5, 0.75].map((share) => (
-                  <line key={share} x1={AXIS_PX} x2={picture.widthPx} y1={pleat.yPx + pleat.heightPx * share} y2={pleat.yPx + pleat.heightPx * share} />
+                  <line
+                    key={share}
+                    stroke="var(--panel)"
+                    strokeDasharray="10 3"
+                    opacity={0.55}
+                    x1={AXIS_PX}
+                    x2={picture.widthPx}
+                    y1={pleat.yPx + pleat.heightPx * share}
+                    y2={pleat.yPx + pleat.heightPx * share}
+                  />
                 ))}
-            <text x={12} y={pleat.yPx + 21}>
+            <text x={12} y={pleat.yPx + 21} fontWeight={700} paintOrder="stroke" stroke="var(--pleat)" strokeWidth={5}>
               {pleat.text}
             </text>
           </g>
@@ -114,24 +123,24 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
                 stroke={part.fromHex === part.toHex ? part.toHex : `url(#${gradientBase}${part.key})`}
               />
             ))}
-            <g className="warp-letter">
+            <g fontWeight={700}>
               <title>{thread.name}</title>
-              <rect x={thread.tag[0] - 8} y={thread.tag[1] - 9} width={16} height={17} rx={3} />
-              <text x={thread.tag[0]} y={thread.tag[1] + 4} textAnchor="middle">
+              <rect fill="var(--ink)" x={thread.tag[0] - 8} y={thread.tag[1] - 9} width={16} height={17} rx={3} />
+              <text fill="var(--card)" x={thread.tag[0]} y={thread.tag[1] + 4} textAnchor="middle">
                 {thread.letter}
               </text>
             </g>
           </g>
         ))}
         {picture.nowYPx === null ? null : (
-          <g className="warp-now">
-            <line x1={AXIS_PX - 6} x2={picture.widthPx} y1={picture.nowYPx} y2={picture.nowYPx} />
+          <g>
+            <line stroke="var(--ink)" strokeWidth={1.6} x1={AXIS_PX - 6} x2={picture.widthPx} y1={picture.nowYPx} y2={picture.nowYPx} />
             <text x={6} y={picture.nowYPx + 5}>
               now
             </text>
           </g>
         )}
-        <line className="warp-rule" x1={0} x2={picture.widthPx} y1={HEAD_PX - 14} y2={HEAD_PX - 14} />
+        <line stroke="var(--line)" x1={0} x2={picture.widthPx} y1={HEAD_PX - 14} y2={HEAD_PX - 14} />
       </svg>
       <ul className="warp-lots" aria-label="Lots">
         {picture.threads.map((thread) => (
@@ -154,8 +163,8 @@ const onPress = (press: () => void) => (event: KeyboardEvent) => {
 /** A thread with its halo, and a fine edge so that pale yarn shows on pale ground. */
 const Yarn = ({ path, stroke }: { path: string; stroke: string }) => (
   <g fill="none" strokeLinecap="round">
-    <path d={path} className="yarn-halo" />
-    <path d={path} className="yarn-edge" />
+    <path d={path} stroke="var(--panel)" strokeWidth={10} />
+    <path d={path} stroke="var(--ink-2)" strokeWidth={6.6} />
     <path d={path} stroke={stroke} strokeWidth={5} />
   </g>
 );
@@ -165,18 +174,30 @@ function Block({ block, chosen, onChoose }: { block: WarpBlock; chosen: boolean;
   const choose = () => onChoose?.(block.stepId);
   return (
     // biome-ignore lint/a11y/useSemanticElements: there is no button element inside SVG
-    <g
-      role="button"
-      tabIndex={0}
-      className={`warp-block warp-${block.state}${chosen ? ' warp-chosen' : ''}`}
-      onClick={choose}
-      aria-label={`${block.title}. ${block.lines.join('. ')}`}
-      onKeyDown={onPress(choose)}
-    >
+    <g role="button" tabIndex={0} cursor="pointer" onClick={choose} aria-label={`${block.title}. ${block.lines.join('. ')}`} onKeyDown={onPress(choose)}>
       {block.plannedYPx ? (
-        <rect className="warp-ghost" x={block.xPx - 4} y={block.plannedYPx.yPx} width={block.widthPx + 8} height={block.plannedYPx.heightPx} rx={6} />
+        <rect
+          fill="none"
+          stroke="var(--ink-2)"
+          strokeWidth={1.3}
+          strokeDasharray="5 4"
+          x={block.xPx - 4}
+          y={block.plannedYPx.yPx}
+          width={block.widthPx + 8}
+          height={block.plannedYPx.heightPx}
+          rx={6}
+        />
       ) : null}
-      <rect className="warp-card" x={block.xPx} y={block.yPx} width={block.widthPx} height={block.heightPx} rx={6} />
+      <rect
+        fill="var(--card)"
+        stroke="var(--ink)"
+        strokeWidth={chosen ? 3 : 1.2}
+        x={block.xPx}
+        y={block.yPx}
+        width={block.widthPx}
+        height={block.heightPx}
+        rx={6}
+      />
       <clipPath id={clip}>
         <rect x={block.xPx} y={block.yPx} width={block.textWidthPx + 30} height={block.heightPx} rx={6} />
       </clipPath>
@@ -186,18 +207,18 @@ function Block({ block, chosen, onChoose }: { block: WarpBlock; chosen: boolean;
         </rect>
         <line stroke="var(--line-strong)" x1={block.xPx + 17} x2={block.xPx + 17} y1={block.yPx} y2={block.yPx + block.heightPx} />
         {block.titleLines.map((line, i) => (
-          <text key={line} className="warp-name" x={block.xPx + 24} y={block.yPx + 17 + i * 17}>
+          <text key={line} fontSize="var(--t2)" fontWeight={700} x={block.xPx + 24} y={block.yPx + 17 + i * 17}>
             {line}
           </text>
         ))}
         {block.lines.map((line, i) => (
-          <text key={line} className="warp-quiet" x={block.xPx + 24} y={block.yPx + 17 * (1 + block.titleLines.length) + i * 16}>
+          <text key={line} fill="var(--ink-2)" x={block.xPx + 24} y={block.yPx + 17 * (1 + block.titleLines.length) + i * 16}>
             {line}
           </text>
         ))}
       </g>
       {block.heat.map((heat) => (
-        <rect key={heat.yPx} className="warp-heat" x={block.xPx - 6} y={heat.yPx} width={5} height={heat.heightPx}>
+        <rect key={heat.yPx} fill="var(--ink)" x={block.xPx - 6} y={heat.yPx} width={5} height={heat.heightPx}>
           <title>heat on</title>
         </rect>
       ))}
