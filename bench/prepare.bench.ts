@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { findLots, indexLots } from '@/core/fibre/findLots';
 import { foldPassport } from '@/core/fibre/passport';
 import { buildPlan } from '@/core/plan/buildPlan';
-import type { ChainItem } from '@/core/plan/plan';
+import type { ChainItem } from '@/core/plan/draft';
 import { HEAD, input, vessels, wool } from '@/core/plan/plan.fixture';
 import { weighOut } from '@/core/plan/weighOut';
 import { quantile, report, sorted, timed } from './report';

@@ -94,7 +94,7 @@ export const methodFile = z.strictObject({
 });
 
 /** The open file of a method: plain JSON that anybody may read, write and share. */
-export const toMethodFile = (one: Method) => ({ format: METHOD_FORMAT, formatVersion: METHOD_FORMAT_VERSION, method: one });
+export const toMethodFile = (one: Method) => ({ format: METHOD_FORMAT, formatVersion: METHOD_FORMAT_VERSION, method: one }) as const;
 
 export interface FileFault {
   readonly at: string;

@@ -216,7 +216,7 @@ export const plan = z
         expectedHex: z.record(text, text),
       }),
     ),
-    vessels: z.array(vesselInput.extend({ id, revision, retired: z.boolean() })),
+    vessels: z.array(z.object({ ...vesselInput.shape, id, revision })),
     home,
     steps: z.array(planStep),
     absences: z.array(window),

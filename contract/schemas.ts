@@ -2,10 +2,12 @@ import { z } from 'zod';
 import { FIBRES, FINISHES, type FibreKind, LOT_FORMS } from '@/core/fibre/lot';
 import { CERTAINTIES, TREATMENTS } from '@/core/fibre/passport';
 import { COUNT_SYSTEMS } from '@/core/fibre/weight';
+import { HEAT_KINDS } from '@/core/kitchen/heatSource';
+import { MATERIALS, VESSEL_KINDS } from '@/core/kitchen/vessel';
 import { DATE_ORDERS, KITCHENS, MASS_WAYS, VOLUME_WAYS } from '@/core/measure/measures';
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
-import { HEAT_KINDS, MATERIALS, MORDANT_ANSWERS, VESSEL_KINDS } from '@/core/plan/plan';
+import { MORDANT_ANSWERS } from '@/core/plan/draft';
 import { isZone } from '@/core/time/zone';
 import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, revision } from './text';
 

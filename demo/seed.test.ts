@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
-import { planTotals } from '@/core/plan/plan';
+import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
 import type { App } from '@/server/app';
 import { HotRuns } from '@/server/hotRuns';

@@ -1,7 +1,10 @@
 import type { EventInput } from '@/contract/schemas';
 import { copyMethod } from '@/core/method/copy';
 import { LIBRARY } from '@/core/method/library';
-import type { Draft, Plan } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
+import type { Plan } from '@/core/plan/plan';
+import { type Acted, actOut, type Slip } from '@/core/rehearse/actOut';
+import { seededChance } from '@/core/rehearse/chance';
 import { wallTime, zonedMs } from '@/core/time/zone';
 import type { App } from '@/server/app';
 import { editHome, homeOf, putVessel, setSimPot } from '@/server/kitchen';
@@ -12,8 +15,6 @@ import { recordEvent, runView, startRun } from '@/server/runs';
 import { createSession, preview } from '@/server/sessions';
 import { addLiquor, addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
-import { type Acted, actOut, type Slip } from './actOut';
-import { seededChance } from './chance';
 import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
 
 const HOUR = 3_600_000;

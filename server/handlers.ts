@@ -36,8 +36,13 @@ export interface Call<K extends EndpointId> {
   readonly isDemo: boolean;
 }
 
-type Readonlyish<T> = T extends (infer U)[] ? readonly Readonlyish<U>[] : T extends object ? { readonly [K in keyof T]: Readonlyish<T[K]> } : T;
-type Handlers = { readonly [K in EndpointId]: (call: Call<K>) => Promise<Readonlyish<z.input<(typeof endpoints)[K]['response']>>> };
+/** What a handler may hand over: read-only, and of an open object only the keys that its schema names. */
+type Answer<T> = T extends readonly (infer U)[]
+  ? readonly Answer<U>[]
+  : T extends object
+    ? { readonly [K in keyof T as string extends K ? (Record<never, never> extends T ? K : never) : K]: Answer<T[K]> }
+    : T;
+type Handlers = { readonly [K in EndpointId]: (call: Call<K>) => Promise<Answer<z.input<(typeof endpoints)[K]['response']>>> };
 
 /** One line an endpoint: what it is given is checked already, what it throws becomes a problem document. */
 export const handlers: Handlers = {
@@ -57,19 +62,19 @@ export const handlers: Handlers = {
   createVessel: ({ app, body: { id, ...input } }) => putVessel(app, id, input, null),
   putVessel: ({ app, param, body: { revision, ...input } }) => putVessel(app, param('vesselId'), input, revision),
   retireVessel: ({ app, param, body }) => retireVessel(app, param('vesselId'), body),
-  listMethods: async ({ app }) => (await bookOf(app)).all as never,
-  getMethod: ({ app, param }) => methodView(app, param('methodId')) as never,
-  createMethod: ({ app, body }) => addMethod(app, body) as never,
-  reviseMethod: ({ app, param, body }) => reviseMethod(app, param('methodId'), body) as never,
-  retireMethod: ({ app, param, body }) => retireMethod(app, param('methodId'), body) as never,
-  methodFile: ({ app, param }) => methodAsFile(app, param('methodId')) as never,
-  importMethod: ({ app, body }) => importMethod(app, body) as never,
-  listDyestuffs: async ({ app }) => shelfOf(await ownOf(app, false)).dyestuffs as never,
-  listAssistants: async ({ app }) => shelfOf(await ownOf(app, false)).assistants as never,
-  listOwnSubstances: ({ app }) => listOwn(app) as never,
-  createSubstance: ({ app, body }) => addSubstance(app, body) as never,
-  putSubstance: ({ app, param, body }) => editSubstance(app, param('substanceId'), body) as never,
-  retireSubstance: ({ app, param, body }) => retireSubstance(app, param('substanceId'), body) as never,
+  listMethods: async ({ app }) => (await bookOf(app)).all,
+  getMethod: ({ app, param }) => methodView(app, param('methodId')),
+  createMethod: ({ app, body }) => addMethod(app, body),
+  reviseMethod: ({ app, param, body }) => reviseMethod(app, param('methodId'), body),
+  retireMethod: ({ app, param, body }) => retireMethod(app, param('methodId'), body),
+  methodFile: ({ app, param }) => methodAsFile(app, param('methodId')),
+  importMethod: ({ app, body }) => importMethod(app, body),
+  listDyestuffs: async ({ app }) => shelfOf(await ownOf(app, false)).dyestuffs,
+  listAssistants: async ({ app }) => shelfOf(await ownOf(app, false)).assistants,
+  listOwnSubstances: ({ app }) => listOwn(app),
+  createSubstance: ({ app, body }) => addSubstance(app, body),
+  putSubstance: ({ app, param, body }) => editSubstance(app, param('substanceId'), body),
+  retireSubstance: ({ app, param, body }) => retireSubstance(app, param('substanceId'), body),
   listStock: ({ app }) => levels(app),
   createStock: ({ app, body }) => addStock(app, body),
   putStock: ({ app, param, body }) => editStock(app, param('stockId'), body),
@@ -78,25 +83,25 @@ export const handlers: Handlers = {
   createLiquor: ({ app, body }) => addLiquor(app, body),
   putLiquor: ({ app, param, body }) => editLiquor(app, param('liquorId'), body),
   retireLiquor: ({ app, param, body }) => retireLiquor(app, param('liquorId'), body),
-  previewPlan: ({ app, body }) => preview(app, body) as never,
+  previewPlan: ({ app, body }) => preview(app, body),
   listSessions: ({ app }) => listSessions(app),
-  createSession: ({ app, body }) => createSession(app, body) as never,
-  getSession: ({ app, param }) => sessionView(app, param('sessionId')) as never,
+  createSession: ({ app, body }) => createSession(app, body),
+  getSession: ({ app, param }) => sessionView(app, param('sessionId')),
   getPlan: ({ app, param }) => {
     const version = Number(param('version'));
     if (!Number.isInteger(version) || version < 1 || version > 1e9) throw notFound('plan', param('version'));
-    return sessionView(app, param('sessionId'), version) as never;
+    return sessionView(app, param('sessionId'), version);
   },
-  revisePlan: ({ app, param, body }) => revisePlan(app, param('sessionId'), body) as never,
-  weighOut: ({ app, param }) => weighList(app, param('sessionId')) as never,
+  revisePlan: ({ app, param, body }) => revisePlan(app, param('sessionId'), body),
+  weighOut: ({ app, param }) => weighList(app, param('sessionId')),
   tickWeighed: ({ app, param, body }) => tickWeighed(app, param('sessionId'), body),
   shopping: ({ app, param }) => shopping(app, param('sessionId')),
-  startRun: ({ app, param, body }) => startRun(app, param('sessionId'), body) as never,
-  runningRuns: ({ app }) => runningRuns(app) as never,
-  getRun: ({ app, param }) => runView(app, param('runId')) as never,
-  recordEvent: ({ app, param, body }) => recordEvent(app, param('runId'), body) as never,
-  replan: ({ app, param, body }) => replan(app, param('runId'), body) as never,
-  runRecord: ({ app, param }) => runRecord(app, param('runId')) as never,
+  startRun: ({ app, param, body }) => startRun(app, param('sessionId'), body),
+  runningRuns: ({ app }) => runningRuns(app),
+  getRun: ({ app, param }) => runView(app, param('runId')),
+  recordEvent: ({ app, param, body }) => recordEvent(app, param('runId'), body),
+  replan: ({ app, param, body }) => replan(app, param('runId'), body),
+  runRecord: ({ app, param }) => runRecord(app, param('runId')),
   again: ({ app, param, body }) => again(app, param('runId'), body),
   postReadings: ({ app, param, body }) => recordReadings(app, param('probeId'), body.readings),
   getReadings: ({ app, param, query }) => readingsBetween(app, param('probeId'), query.fromMs ?? null, query.toMs ?? null),

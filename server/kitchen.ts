@@ -3,7 +3,7 @@ import type { SimPotView } from '@/contract/views';
 import { boilingC } from '@/core/heat/boiling';
 import type { SimPot } from '@/core/heat/simPot';
 import { simPotC, turnKnobs } from '@/core/heat/simPot';
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 import { loadHome } from '@/store/home';
 import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
 import type { App } from './app';

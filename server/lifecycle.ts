@@ -1,11 +1,16 @@
-import { runSimulatedProbes } from '@/devices/simulatedProbes';
 import { FolderInUse } from '@/store/lock';
-import { closeApp, openApp } from './openApp';
+import type { App } from './app';
+import { closeApp, isDemo, openApp } from './openApp';
 
 const CLOSE_TIMEOUT_MS = 5000;
 
+export interface Guests {
+  readonly seedDemo: (app: App) => Promise<void>;
+  readonly runDevices: (app: App, baseUrl: string) => void;
+}
+
 /** Opens the store before the first request, starts the stand-in devices, and stops cleanly when told to. */
-export async function startServer(): Promise<void> {
+export async function startServer({ seedDemo, runDevices }: Guests): Promise<void> {
   let stopping = false;
   const stop = async (code: number): Promise<void> => {
     if (stopping) return;
@@ -17,9 +22,9 @@ export async function startServer(): Promise<void> {
   process.on('SIGINT', () => void stop(0));
   watchParent(() => void stop(0));
   try {
-    const app = await openApp();
+    const app = await openApp(isDemo ? seedDemo : undefined);
     const port = process.env.PORT;
-    if (port) runSimulatedProbes(app, `http://127.0.0.1:${port}`);
+    if (port) runDevices(app, `http://127.0.0.1:${port}`);
   } catch (error) {
     console.error(error instanceof FolderInUse ? error.message : error);
     process.exit(1);

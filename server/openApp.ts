@@ -9,12 +9,13 @@ const shared = globalThis as typeof globalThis & { hyndleApp?: Promise<App> };
 
 export const isDemo = process.env.HYNDLE_DEMO === '1';
 
-export function openApp(): Promise<App> {
-  shared.hyndleApp ??= open();
+/** @param fill puts first data into an empty folder before anybody is answered */
+export function openApp(fill?: (app: App) => Promise<void>): Promise<App> {
+  shared.hyndleApp ??= open(fill);
   return shared.hyndleApp;
 }
 
-async function open(): Promise<App> {
+async function open(fill: ((app: App) => Promise<void>) | undefined): Promise<App> {
   const root = process.cwd();
   const store = await Store.open({
     folder: path.resolve(process.env.HYNDLE_DATA ?? path.join(root, 'data')),
@@ -24,10 +25,7 @@ async function open(): Promise<App> {
   });
   for (const notice of store.notices) console.warn(`recovery: ${notice}`);
   const app: App = { store, live: new LiveFeed(Date.now()), hotRuns: new HotRuns(), nowMs: Date.now };
-  if (isDemo) {
-    const { seedDemo } = await import('@/demo/seed');
-    await seedDemo(app);
-  }
+  await fill?.(app);
   return app;
 }
 

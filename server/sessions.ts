@@ -1,7 +1,9 @@
 import type { SessionSummary, SessionView } from '@/contract/views';
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
+import type { Draft } from '@/core/plan/draft';
 import { draftFaults } from '@/core/plan/draftFaults';
-import { type Draft, type Plan, planTotals } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/plan';
+import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
 import { shelfOf } from '@/core/shelf/library';
 import { loadLots } from '@/store/lots';

@@ -1,4 +1,4 @@
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 import { type Db, type Table, wholeRows } from './db';
 
 export const homeTable: Table<Home, Home> = {

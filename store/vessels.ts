@@ -1,5 +1,5 @@
 import type { SimPot } from '@/core/heat/simPot';
-import type { Vessel } from '@/core/plan/plan';
+import type { Vessel } from '@/core/kitchen/vessel';
 import { type Db, type Table, wholeRows } from './db';
 
 export interface VesselRow extends Vessel {

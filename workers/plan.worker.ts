@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import type { BuiltPlan } from '@/core/plan/buildPlan';
-import type { Draft } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
 import { type Kitchen, planHere } from '@/core/plan/planHere';
 
 /** Planning while one edits, off the page's own thread. The kitchen is sent once, drafts as they are typed. */

@@ -1,4 +1,5 @@
 import { ARITHMETIC, type Working, work } from '../dose/working';
+import { unreachable } from '../result';
 import type { FibreKind, Share } from './lot';
 
 /** How a weight was worked out, kept beside it so that it can be opened and done again. */
@@ -45,6 +46,8 @@ export function toTex({ system, value, plies }: YarnCount): number {
       return 100_000 / value;
     case 'ydPerLb':
       return (POUND_G / (value * YARD_M)) * 1000;
+    default:
+      return unreachable(system);
   }
 }
 
@@ -169,5 +172,7 @@ export function weightWorking(from: WeightFrom, composition: readonly Share[]): 
       return yarnWeight(from.lengthM, toTex(from.count));
     case 'regain':
       return conditionedWeight(from.ovenDryG, regainPct(composition, from.table), from.table);
+    default:
+      return unreachable(from);
   }
 }

@@ -1,3 +1,4 @@
+import { unreachable } from '../result';
 import { MONTHS, WEEKDAYS, wallTime } from '../time/zone';
 import { clockText } from './clockText';
 import type { Measures } from './measures';
@@ -68,5 +69,7 @@ function dayText(ms: number, zone: string, { dateOrder }: Measures): string {
       return `${WEEKDAYS[weekday]} ${name} ${day}`;
     case 'ymd':
       return `${WEEKDAYS[weekday]} ${year}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
+    default:
+      return unreachable(dateOrder);
   }
 }

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
 import { molarMass } from '../chem/molarMass';
+import type { Vessel } from '../kitchen/vessel';
 import { buildPlan } from '../plan/buildPlan';
-import type { ChainItem, Vessel } from '../plan/plan';
-import { typicalMin } from '../plan/plan';
+import type { ChainItem } from '../plan/draft';
+import { typicalMin } from '../plan/phase';
 import { HEAD, input, vessels, wool } from '../plan/plan.fixture';
 import { promiseIn } from '../safety/promises';
 import { ASSISTANTS } from '../shelf/data/assistants';

@@ -1,4 +1,5 @@
 import type { StepTreatment } from '../fibre/passport';
+import { unreachable } from '../result';
 import type { Standing } from '../shelf/assistant';
 import type { PlantForm } from '../shelf/dyestuff';
 
@@ -183,6 +184,8 @@ export function refsOf(step: StepTemplate): Ref[] {
       case 'rest':
         refs.push(phase.minutes.min, phase.minutes.typical, phase.minutes.max);
         break;
+      default:
+        return unreachable(phase);
     }
   }
   return refs.filter((ref) => ref !== null && ref !== undefined);

@@ -4,7 +4,8 @@ import { LIBRARY } from '../method/library';
 import type { AdditionRule, BathRule, StepTemplate } from '../method/method';
 import { STARTER } from '../shelf/library';
 import { additionAmount, type Base, bathAmount, labelMissing, paramsOf, usualFor } from './amounts';
-import { amountOf, type ChainItem } from './plan';
+import type { ChainItem } from './draft';
+import { amountOf } from './plan';
 
 const base = (more: Partial<Base> = {}): Base => ({
   params: { pct: 10, ratio: 2, dose: 5 },

@@ -3,10 +3,12 @@ import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
 import type { AmountUnit } from '../measure/print';
 import { type AdditionRule, type BathRule, type Method, type Ref, resolveRef, type StepTemplate } from '../method/method';
+import { unreachable } from '../result';
 import type { Dyestuff, PlantForm } from '../shelf/dyestuff';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
-import type { ChainItem, PlannedAmount } from './plan';
+import type { ChainItem } from './draft';
+import type { PlannedAmount } from './plan';
 
 type Params = Readonly<Record<string, number | null>>;
 
@@ -114,6 +116,8 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: number
         null,
         rule.words,
       );
+    default:
+      return unreachable(rule);
   }
 }
 

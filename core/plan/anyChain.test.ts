@@ -5,7 +5,7 @@ import { measured, UNKNOWN } from '../figure';
 import { METHODS } from '../method/library';
 import { DYESTUFFS } from '../shelf/data/dyestuffs';
 import { buildPlan } from './buildPlan';
-import type { ChainItem } from './plan';
+import type { ChainItem } from './draft';
 import { HEAD, input, wool } from './plan.fixture';
 import { weighOut } from './weighOut';
 

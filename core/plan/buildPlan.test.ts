@@ -3,9 +3,11 @@ import { homeWindows } from '../schedule/diary';
 import { wallTime, zonedMs } from '../time/zone';
 import { blendNote } from './blendNote';
 import { buildPlan } from './buildPlan';
-import { amountOf, isHeated, planTotals } from './plan';
+import { isHeated } from './phase';
+import { amountOf } from './plan';
 import { CHAIN, HEAD, home, input, planned, SATURDAY_9, step, wool, ZONE } from './plan.fixture';
 import { flipNeeded } from './sketch';
+import { planTotals } from './totals';
 
 const amount = (s: ReturnType<typeof step>, id: string) => {
   const found = [s.water, ...s.additions].find((a) => a?.id === id);

@@ -2,7 +2,10 @@ import { expectedHex } from '../colour/expected';
 import { UNDYED_HEX } from '../colour/undyed';
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
+import type { Home } from '../kitchen/home';
+import { holdsMany, type Vessel } from '../kitchen/vessel';
 import { LIBRARY, type MethodBook } from '../method/library';
+import { unreachable } from '../result';
 import { rankFindings } from '../safety/finding';
 import { circuitFinding } from '../safety/rules/all';
 import { absences, homeWindows, type Window } from '../schedule/diary';
@@ -11,8 +14,10 @@ import type { Scheduler, Segment, Task } from '../schedule/problem';
 import { NO_OWN, type OwnSubstances, shelfOf } from '../shelf/library';
 import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
+import type { Draft } from './draft';
 import { planFindings } from './findings';
-import { type Draft, type Home, holdsMany, isHeated, type Phase, type Plan, type PlanLot, type PlanProblem, type PlanStep, type Vessel } from './plan';
+import { isHeated, type Phase } from './phase';
+import type { Plan, PlanLot, PlanProblem, PlanStep } from './plan';
 import { mordantQuestions } from './questions';
 import { type Sketch, sketchSteps } from './sketch';
 
@@ -155,6 +160,8 @@ function toSegment(phase: Phase): Segment {
     case 'until':
     case 'rest':
       return { minMin: phase.minutes.min, typicalMin: phase.minutes.typical, maxMin: phase.minutes.max, needs: 'nobody', heat: false };
+    default:
+      return unreachable(phase);
   }
 }
 

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { LIBRARY } from '../method/library';
 import { STARTER } from '../shelf/library';
+import type { ChainItem, Draft } from './draft';
 import { draftFaults } from './draftFaults';
-import type { ChainItem, Draft } from './plan';
 import { CHAIN, draft } from './plan.fixture';
 
 const faults = (more: Partial<Draft>) => draftFaults(draft(['a'], more), LIBRARY, STARTER).map((fault) => `${fault.at}: ${fault.message}`);

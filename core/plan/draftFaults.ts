@@ -1,7 +1,7 @@
 import type { MethodBook } from '../method/library';
 import { labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
-import type { Draft } from './plan';
+import type { Draft } from './draft';
 
 /**
  * What a draft names that is not there, and figures outside their own range: each at its place, so that 1e9 % is

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import type { ChainItem, Draft, Plan } from './plan';
+import type { ChainItem, Draft } from './draft';
+import type { Plan } from './plan';
 import { planned, vessels, wool } from './plan.fixture';
 
 /** Cautions of whole plans: what the rules are told about a step comes from the steps around it. */

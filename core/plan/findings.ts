@@ -1,6 +1,7 @@
 import { wofPctOf } from '../dose/dose';
 import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/lot';
 import { knownValue, sumFigures } from '../figure';
+import type { Home } from '../kitchen/home';
 import type { Content, StepFacts } from '../safety/facts';
 import { type Finding, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
@@ -9,7 +10,8 @@ import { labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
 import { labelMissing } from './amounts';
-import { amountOf, type Home, isHeated, type Phase, type PlannedAmount, type PlanStep, typicalMin } from './plan';
+import { isHeated, type Phase, typicalMin } from './phase';
+import { amountOf, type PlannedAmount, type PlanStep } from './plan';
 import { startC } from './resolvePhases';
 import type { Sketch } from './sketch';
 

@@ -1,8 +1,11 @@
 import type { Lot } from '../fibre/lot';
 import { measured, UNKNOWN } from '../figure';
+import type { Home } from '../kitchen/home';
+import type { Vessel } from '../kitchen/vessel';
 import { zonedMs } from '../time/zone';
 import { buildPlan, type PlanInput } from './buildPlan';
-import type { ChainItem, Draft, Home, Plan, Vessel } from './plan';
+import type { ChainItem, Draft } from './draft';
+import type { Plan } from './plan';
 
 /** A small invented kitchen and chain for tests of plans and runs. */
 export const ZONE = 'Europe/Berlin';

@@ -1,5 +1,7 @@
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
+import type { Home } from '../kitchen/home';
+import type { Vessel } from '../kitchen/vessel';
 import { LIBRARY, methodBook } from '../method/library';
 import type { Method } from '../method/method';
 import type { Assistant } from '../shelf/assistant';
@@ -7,8 +9,8 @@ import type { Dyestuff } from '../shelf/dyestuff';
 import { STARTER, shelfOf } from '../shelf/library';
 import type { Liquor } from '../shelf/liquor';
 import { type BuiltPlan, buildPlan } from './buildPlan';
+import type { Draft } from './draft';
 import { draftFaults } from './draftFaults';
-import type { Draft, Home, Vessel } from './plan';
 
 /** Everything a draft is planned with, as plain values that can be sent to a worker. */
 export interface Kitchen {

@@ -1,10 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { measured, UNKNOWN } from '../figure';
+import { scaleFor } from '../kitchen/scale';
 import type { RunEvent } from '../run/events';
 import { foldRun } from '../run/fold';
 import { treatmentsOf } from '../run/treatments';
 import { buildPlan } from './buildPlan';
-import { amountOf, type ChainItem, type Plan, type PlanStep, scaleFor } from './plan';
+import type { ChainItem } from './draft';
+import { amountOf, type Plan, type PlanStep } from './plan';
 import { CHAIN, HEAD, home, input, planned, step, wool } from './plan.fixture';
 import { usualMordant, withMordant } from './questions';
 import { weighOut } from './weighOut';

@@ -1,7 +1,8 @@
 import { hasCellulose, hasProtein, type Lot, type Share } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Shelf } from '../shelf/lookup';
-import type { ChainItem, Draft, MordantAnswer, MordantQuestion, PlanStep } from './plan';
+import type { ChainItem, Draft, MordantAnswer } from './draft';
+import type { MordantQuestion, PlanStep } from './plan';
 
 type Step = Pick<PlanStep, 'id' | 'lotIds' | 'treatment' | 'dyestuffId' | 'part'>;
 

@@ -1,6 +1,8 @@
 import { estimatedUaWPerK, secondsTo } from '../heat/pot';
+import type { Vessel } from '../kitchen/vessel';
 import { type PhaseTemplate, type Ref, resolveRef, type SpanRef } from '../method/method';
-import type { Phase, SpanMin, Vessel } from './plan';
+import { unreachable } from '../result';
+import type { Phase, SpanMin } from './phase';
 
 /** Cold tap water and a strained liquor, °C (estimates; a reading replaces them). */
 const TAP_C = 15;
@@ -56,6 +58,8 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
         return { kind: 'until', minutes: span(phase.minutes, number), checkEveryMin: number(phase.checkEveryMin) ?? 1440, criterion: phase.criterion };
       case 'rest':
         return { kind: 'rest', minutes: span(phase.minutes, number), overnightOk: phase.overnightOk };
+      default:
+        return unreachable(phase);
     }
   };
   return templates.map(resolved);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import type { Vessel, VesselKind } from '../kitchen/vessel';
 import type { Place } from '../method/method';
-import type { Vessel, VesselKind } from './plan';
 import { vessels as kitchen } from './plan.fixture';
 import { suggestVessel } from './suggestVessel';
 

@@ -1,6 +1,6 @@
 import { fitVessel, type Load } from '../dose/fit';
+import type { Vessel, VesselKind } from '../kitchen/vessel';
 import type { Place, StepTemplate } from '../method/method';
-import type { Vessel, VesselKind } from './plan';
 
 /** Full enough to work, with head room: the caution of R12 starts at 75 %. */
 const COMFORTABLE_PCT = 75;

@@ -1,11 +1,12 @@
 import { type StockSolution, stockSolution } from '../dose/solutions';
 import { nearestSpoons, spoonsToGrams } from '../dose/spoons';
+import { scaleFor } from '../kitchen/scale';
 import type { AmountUnit } from '../measure/print';
 import { roundForHands } from '../measure/rounding';
 import type { PlantForm } from '../shelf/dyestuff';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
-import { amountOf, type Plan, type PlannedAmount, type PlanStep, scaleFor } from './plan';
+import { amountOf, type Plan, type PlannedAmount, type PlanStep } from './plan';
 
 /** One thing to weigh or measure, in the order in which the work wants it. */
 export interface WeighLine {

@@ -1,7 +1,9 @@
 import { knownValue, sumFigures } from '../figure';
 import { creditedMin } from '../hold/credit';
 import { type AdditionRule, type Ref, usualParams } from '../method/method';
-import type { Draft, Plan, PlanStep } from '../plan/plan';
+import type { Draft } from '../plan/draft';
+import type { Plan, PlanStep } from '../plan/plan';
+import { unreachable } from '../result';
 import { labelForm } from '../shelf/forms';
 import { sizingG } from './amountNow';
 import type { StepClock } from './clock';
@@ -84,6 +86,8 @@ function actualDose(rule: AdditionRule, amount: number, dryG: number | null, lit
     case 'byEye':
     case 'blocked':
       return null;
+    default:
+      return unreachable(rule);
   }
 }
 

@@ -1,5 +1,6 @@
 import { type Credit, creditedMin, creditHold, firstInBandMs, type Reading } from '../hold/credit';
-import { type Phase, type PlanStep, typicalMin } from '../plan/plan';
+import { type Phase, typicalMin } from '../plan/phase';
+import type { PlanStep } from '../plan/plan';
 import type { StepState } from './fold';
 
 /** A typed temperature is believed for this long, min: the look-in interval of the safety handbook P5. */

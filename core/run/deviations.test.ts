@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Reading } from '../hold/credit';
-import type { Phase, PlannedAmount, PlanStep } from '../plan/plan';
+import type { Phase } from '../plan/phase';
+import type { PlannedAmount, PlanStep } from '../plan/plan';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { STARTER } from '../shelf/library';
 import { stepClock } from './clock';

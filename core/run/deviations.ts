@@ -1,6 +1,7 @@
 import { creditedMin } from '../hold/credit';
 import { type AmountUnit, printAmount, printDuration, printTemperature } from '../measure/print';
-import { amountOf, type PlanStep, typicalMin } from '../plan/plan';
+import { typicalMin } from '../plan/phase';
+import { amountOf, type PlanStep } from '../plan/plan';
 import type { StepClock } from './clock';
 import { goesByClock } from './clock';
 import type { StepState } from './fold';

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Reading } from '../hold/credit';
-import type { Phase, PlanStep } from '../plan/plan';
+import type { Phase } from '../plan/phase';
+import type { PlanStep } from '../plan/plan';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { stepClock } from './clock';
 import type { RunEvent, RunFact } from './events';

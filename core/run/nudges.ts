@@ -1,5 +1,7 @@
 import { printAmount, printTemperature } from '../measure/print';
-import type { Phase, Plan, PlannedAmount, PlanStep } from '../plan/plan';
+import type { Phase } from '../plan/phase';
+import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
+import { unreachable } from '../result';
 import { amountNow } from './amountNow';
 import type { StepClock } from './clock';
 import type { RunState, StepState } from './fold';
@@ -153,6 +155,8 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
     case 'lift':
       nudges.push(nudge(step, 'finish', now.enteredMs + phase.minutes * MIN, `Done: ${step.title}`));
       break;
+    default:
+      return unreachable(phase);
   }
   return nudges;
 }
@@ -179,5 +183,7 @@ function nextText(next: Phase | undefined): string | null {
       return 'Leave it to soak';
     case 'rest':
       return 'Heat off and unplugged, leave it to rest';
+    default:
+      return unreachable(next);
   }
 }

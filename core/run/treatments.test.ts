@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { estimated, measured, UNKNOWN } from '../figure';
-import type { ChainItem } from '../plan/plan';
+import type { ChainItem } from '../plan/draft';
 import { planned, wool } from '../plan/plan.fixture';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';

@@ -1,6 +1,8 @@
 import type { Fit } from '../dose/fit';
+import type { HeatSource } from '../kitchen/heatSource';
+import type { Home } from '../kitchen/home';
+import type { Vessel } from '../kitchen/vessel';
 import type { Lid, StepKind } from '../method/method';
-import type { HeatSource, Home, Vessel } from '../plan/plan';
 import type { Window } from '../schedule/diary';
 import type { Assistant } from '../shelf/assistant';
 import type { Dyestuff } from '../shelf/dyestuff';

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 import type { StockLevel } from '@/core/shelf/stock';
 import { TROUBLES } from '@/core/trade/troubles';
 import { WORDS } from '@/core/trade/words';

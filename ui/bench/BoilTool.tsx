@@ -1,7 +1,7 @@
 'use client';
 import { boilingC, pressurePa } from '@/core/heat/boiling';
+import type { Home } from '@/core/kitchen/home';
 import { celsiusToF } from '@/core/measure/temperature';
-import type { Home } from '@/core/plan/plan';
 import { temperatureReader } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { Answer, Ask } from './parts';

@@ -1,9 +1,10 @@
 'use client';
 import { liquorVolume, scaleAmount, wofDose } from '@/core/dose/dose';
 import { stockSolution, stockText } from '@/core/dose/solutions';
+import type { Home } from '@/core/kitchen/home';
+import { scaleFor } from '@/core/kitchen/scale';
 import { percentReadings } from '@/core/measure/percent';
 import { printNumber } from '@/core/measure/print';
-import { type Home, scaleFor } from '@/core/plan/plan';
 import { massReader } from '../form/typed';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { LotView, SessionSummary } from '@/contract/views';
 import { find, indexThings } from '@/core/find/find';
-import type { Vessel } from '@/core/plan/plan';
+import type { Vessel } from '@/core/kitchen/vessel';
 import { useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { Notice } from '../shell/Notice';

@@ -1,7 +1,7 @@
 import type { LotView, SessionSummary } from '@/contract/views';
 import { printComposition, printFinishes } from '@/core/fibre/lot';
 import type { Thing } from '@/core/find/find';
-import type { Vessel } from '@/core/plan/plan';
+import type { Vessel } from '@/core/kitchen/vessel';
 import { WORDS } from '@/core/trade/words';
 import type { Book } from '../api/useBook';
 import { TREATMENT_WORD } from '../fibre/lotText';

@@ -1,6 +1,7 @@
 'use client';
 import { Button, Input, Select } from 'antd';
 import type { AdditionRule, Param, Ref } from '@/core/method/method';
+import { unreachable } from '@/core/result';
 import type { Book } from '../api/useBook';
 import { Field } from '../form/Field';
 import { RefField } from './RefField';
@@ -36,6 +37,8 @@ function ruled(id: string, substance: string, kind: AdditionRule['rule'], value:
     case 'byEye':
     case 'blocked':
       return { id, substance, rule: kind, words };
+    default:
+      return unreachable(kind);
   }
 }
 

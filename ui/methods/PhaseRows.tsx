@@ -1,6 +1,7 @@
 'use client';
 import { Button, Input, Select } from 'antd';
 import type { Param, PhaseTemplate, Ref } from '@/core/method/method';
+import { unreachable } from '@/core/result';
 import { Field } from '../form/Field';
 import { RefField } from './RefField';
 
@@ -33,6 +34,8 @@ function blank(kind: PhaseTemplate['kind']): PhaseTemplate {
       return { kind, minutes: { min: 60, typical: 1440, max: 10_080 }, checkEveryMin: 1440, criterion: 'as deep as wanted' };
     case 'rest':
       return { kind, minutes: { min: 480, typical: 600, max: 960 }, overnightOk: true };
+    default:
+      return unreachable(kind);
   }
 }
 
@@ -145,5 +148,7 @@ function PhaseFields({ phase, params, onChange }: { phase: PhaseTemplate; params
       );
     case 'rest':
       return ref('about min', phase.minutes.typical, (value) => onChange({ ...phase, minutes: { ...phase.minutes, typical: value ?? 600 } }));
+    default:
+      return unreachable(phase);
   }
 }

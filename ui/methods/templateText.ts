@@ -1,5 +1,6 @@
 import { printDuration, printNumber } from '@/core/measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, resolveRef, type StepTemplate } from '@/core/method/method';
+import { unreachable } from '@/core/result';
 import { blockedMore } from '@/core/safety/data/blocked';
 
 type Params = Readonly<Record<string, number | null>>;
@@ -35,6 +36,8 @@ export function phaseTemplateText(phase: PhaseTemplate, params: Params): string 
       return `Wait until ${phase.criterion}: a look every ${minutes(phase.checkEveryMin, params)}, usually about ${minutes(phase.minutes.typical, params)}`;
     case 'rest':
       return `Rest with the heat off about ${minutes(phase.minutes.typical, params)}${phase.overnightOk ? '; a night is fine' : ''}`;
+    default:
+      return unreachable(phase);
   }
 }
 
@@ -59,6 +62,8 @@ export function ruleText(rule: AdditionRule, params: Params): string {
       return rule.words;
     case 'blocked':
       return ['not supported: no dose is worked out.', blockedMore(rule.words)].filter(Boolean).join(' ');
+    default:
+      return unreachable(rule);
   }
 }
 

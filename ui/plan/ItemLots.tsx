@@ -2,7 +2,7 @@
 import { Checkbox, Input } from 'antd';
 import type { LotView } from '@/contract/views';
 import { printNumber } from '@/core/measure/print';
-import type { ChainItem } from '@/core/plan/plan';
+import type { ChainItem } from '@/core/plan/draft';
 import { Field } from '../form/Field';
 import { FigureInput } from '../form/FigureInput';
 import { numberReader } from '../form/typed';

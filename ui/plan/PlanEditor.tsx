@@ -2,7 +2,8 @@
 import { Input } from 'antd';
 import { type ReactNode, useId } from 'react';
 import { blendNote } from '@/core/plan/blendNote';
-import type { Draft, Plan } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
+import type { Plan } from '@/core/plan/plan';
 import { isStop } from '@/core/safety/finding';
 import { Field } from '../form/Field';
 import { WhenField } from '../form/WhenField';

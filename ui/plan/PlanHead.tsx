@@ -1,6 +1,7 @@
 'use client';
 import { printDuration } from '@/core/measure/print';
-import { type Plan, planTotals } from '@/core/plan/plan';
+import type { Plan } from '@/core/plan/plan';
+import { planTotals } from '@/core/plan/totals';
 import { usePrint } from '../shell/facts';
 
 /** Span, hands, heat, and how much sooner it could end at the very best. */

@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
-import { type Draft, MORDANT_ANSWERS, type MordantAnswer, type MordantQuestion, type Plan } from '@/core/plan/plan';
+import { type Draft, MORDANT_ANSWERS, type MordantAnswer } from '@/core/plan/draft';
+import type { MordantQuestion, Plan } from '@/core/plan/plan';
 import { ANSWER_SAYS, usualMordant, withMordant } from '@/core/plan/questions';
 import { Help } from '../shell/Help';
 import { Panel } from '../shell/Page';

@@ -2,9 +2,11 @@
 import { Input, Select } from 'antd';
 import { useId } from 'react';
 import { knownValue, sumFigures } from '@/core/figure';
+import type { Vessel } from '@/core/kitchen/vessel';
 import type { PercentMeans } from '@/core/measure/percent';
 import { LID_WORD, LIDS } from '@/core/method/method';
-import { amountOf, type Draft, type Plan, type PlanStep, type Vessel } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
+import { amountOf, type Plan, type PlanStep } from '@/core/plan/plan';
 import type { Assistant } from '@/core/shelf/assistant';
 import { FORMS } from '@/core/shelf/forms';
 import { Field } from '../form/Field';

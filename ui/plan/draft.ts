@@ -1,5 +1,5 @@
 import { type Method, STAGES } from '@/core/method/method';
-import type { ChainItem, Draft } from '@/core/plan/plan';
+import type { ChainItem, Draft } from '@/core/plan/draft';
 
 /** The usual order of work for leaf colour on wool: where a new session begins. */
 export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain', 'dyebath', 'rest-overnight', 'rinse', 'dry'] as const;

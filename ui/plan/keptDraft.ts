@@ -1,5 +1,5 @@
 'use client';
-import type { Draft } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
 
 const KEY = 'hyndle.draft';
 

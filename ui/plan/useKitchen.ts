@@ -1,8 +1,9 @@
 'use client';
 import { useMemo } from 'react';
 import type { LotView } from '@/contract/views';
+import type { Home } from '@/core/kitchen/home';
+import type { Vessel } from '@/core/kitchen/vessel';
 import type { Method } from '@/core/method/method';
-import type { Home, Vessel } from '@/core/plan/plan';
 import type { Kitchen } from '@/core/plan/planHere';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, type Loaded, useLoaded } from '../api/useLoaded';

@@ -2,7 +2,8 @@
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { BuiltPlan } from '@/core/plan/buildPlan';
-import type { Draft, Plan } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
+import type { Plan } from '@/core/plan/plan';
 import type { Kitchen } from '@/core/plan/planHere';
 import type { PlanWorker } from '@/workers/plan.worker';
 import { errorText } from '../api/http';

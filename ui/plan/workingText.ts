@@ -1,6 +1,7 @@
 import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep } from '@/core/plan/plan';
+import { unreachable } from '@/core/result';
 import type { WhyNotEarlier } from '@/core/schedule/problem';
 
 export function amountText(amount: PlannedAmount, print: Printer): string {
@@ -28,6 +29,8 @@ export function whyText(why: WhyNotEarlier, plan: Pick<Plan, 'steps' | 'vessels'
       return `Nobody is home and awake from ${print.dayClock(why.fromMs)} to ${print.dayClock(why.toMs)}.`;
     case 'waitsForLater':
       return `It waits so that “${step(why.taskId)}” can follow at once.`;
+    default:
+      return unreachable(why);
   }
 }
 
@@ -55,5 +58,7 @@ export function phaseText(phase: PlanStep['phases'][number], print: Printer): st
       return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${printDuration(phase.minutes.typical)}`;
     case 'rest':
       return `Rest with heat off, ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}${phase.overnightOk ? '; a night is fine' : ''}`;
+    default:
+      return unreachable(phase);
   }
 }

@@ -1,5 +1,5 @@
+import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
-import { isHeated } from '@/core/plan/plan';
 import type { StepClock } from '@/core/run/clock';
 import type { RunState } from '@/core/run/fold';
 import type { Actual } from '../warp/warpLayout';

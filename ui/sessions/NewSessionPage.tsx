@@ -2,7 +2,8 @@
 import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useContext, useEffect, useState } from 'react';
-import type { Draft, Plan } from '@/core/plan/plan';
+import type { Draft } from '@/core/plan/draft';
+import type { Plan } from '@/core/plan/plan';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { MadeAt, nowMs } from '../api/serverClock';

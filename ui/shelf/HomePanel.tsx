@@ -1,7 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Panel } from '../shell/Page';

@@ -2,8 +2,9 @@
 import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { homeEdit } from '@/contract/schemas';
+import { HEAT_KINDS } from '@/core/kitchen/heatSource';
+import type { Home } from '@/core/kitchen/home';
 import { METRIC, type Measures } from '@/core/measure/measures';
-import { HEAT_KINDS, type Home } from '@/core/plan/plan';
 import { put } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';

@@ -2,8 +2,9 @@
 import { App, Button, Tabs } from 'antd';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import type { Home } from '@/core/kitchen/home';
+import { MATERIAL_SAYS, type Vessel } from '@/core/kitchen/vessel';
 import { printDuration } from '@/core/measure/print';
-import { type Home, MATERIAL_SAYS, type Vessel } from '@/core/plan/plan';
 import { freshness, type Liquor } from '@/core/shelf/liquor';
 import type { StockItem, StockLevel } from '@/core/shelf/stock';
 import { useNow } from '../api/serverClock';

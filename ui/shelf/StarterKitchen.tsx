@@ -1,7 +1,7 @@
 'use client';
 import { App, Button } from 'antd';
 import { useState } from 'react';
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { starterVessels } from './starterKitchen';

@@ -2,7 +2,8 @@
 import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { newVessel, vesselEdit } from '@/contract/schemas';
-import { type Home, holdsMany, MATERIAL_SAYS, MATERIALS, type Material, VESSEL_KINDS, type Vessel, type VesselKind } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
+import { holdsMany, MATERIAL_SAYS, MATERIALS, type Material, VESSEL_KINDS, type Vessel, type VesselKind } from '@/core/kitchen/vessel';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';

@@ -1,7 +1,8 @@
 import { boilingC } from '@/core/heat/boiling';
+import type { Home } from '@/core/kitchen/home';
 import type { Measures } from '@/core/measure/measures';
 import type { Printer } from '@/core/measure/printer';
-import type { Home } from '@/core/plan/plan';
+import { unreachable } from '@/core/result';
 
 export const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
@@ -64,6 +65,8 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
       }`;
     case 'measures':
       return measuresSentence(print.measures);
+    default:
+      return unreachable(part);
   }
 }
 

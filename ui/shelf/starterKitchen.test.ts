@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { newVessel } from '@/contract/schemas';
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 import { starterVessels } from './starterKitchen';
 
 const heat = (id: string) => ({ id, name: id, maxW: 1500, kind: 'hotplate' as const, outdoors: false });

@@ -1,6 +1,6 @@
 import { plainVessel } from '@/contract/plainVessel';
 import type { VesselInput } from '@/contract/schemas';
-import type { Home } from '@/core/plan/plan';
+import type { Home } from '@/core/kitchen/home';
 
 /** A kitchen to begin with, to be changed into one's own: what most home dyers say they have (common practice, no source). */
 export function starterVessels(home: Home): VesselInput[] {

@@ -2,9 +2,9 @@
 import dayjs from 'dayjs';
 import updateLocale from 'dayjs/plugin/updateLocale';
 import { createContext, type ReactNode, useContext, useEffect, useMemo } from 'react';
+import type { Home } from '@/core/kitchen/home';
 import { METRIC, type Measures } from '@/core/measure/measures';
 import { type Printer, printer } from '@/core/measure/printer';
-import type { Home } from '@/core/plan/plan';
 import { useLoaded } from '../api/useLoaded';
 
 dayjs.extend(updateLocale);

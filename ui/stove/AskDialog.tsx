@@ -2,7 +2,8 @@
 import { ConfigProvider, Form, Input, Segmented, Select } from 'antd';
 import { eventInput } from '@/contract/schemas';
 import { knownValue } from '@/core/figure';
-import type { Plan, PlanStep, Vessel } from '@/core/plan/plan';
+import type { Vessel } from '@/core/kitchen/vessel';
+import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
 import { additionFindings } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';

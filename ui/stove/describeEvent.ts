@@ -1,5 +1,6 @@
 import type { Printer } from '@/core/measure/printer';
 import type { Plan } from '@/core/plan/plan';
+import { unreachable } from '@/core/result';
 import type { RunEvent } from '@/core/run/events';
 
 const PHASE_DOING = {
@@ -61,5 +62,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return 'run finished';
     case 'amended':
       return event.change.kind === 'withdrawn' ? 'took an entry back' : 'set an entry to another time';
+    default:
+      return unreachable(event);
   }
 }

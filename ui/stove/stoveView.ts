@@ -1,9 +1,12 @@
 import { UNDYED_HEX } from '@/core/colour/undyed';
 import type { Reading } from '@/core/hold/credit';
 import { creditedMin } from '@/core/hold/credit';
+import type { Vessel } from '@/core/kitchen/vessel';
 import { printDuration, printExactDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
-import { type Phase, type Plan, type PlanStep, typicalMin, type Vessel } from '@/core/plan/plan';
+import { type Phase, typicalMin } from '@/core/plan/phase';
+import type { Plan, PlanStep } from '@/core/plan/plan';
+import { unreachable } from '@/core/result';
 import { goesByClock, type StepClock, stepClock } from '@/core/run/clock';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState, type StepState } from '@/core/run/fold';
@@ -145,6 +148,8 @@ function doing(phase: Phase | undefined, clock: StepClock, print: Printer): stri
       return `until ${phase.criterion}`;
     case 'rest':
       return 'heat off, resting';
+    default:
+      return unreachable(phase);
   }
 }
 
@@ -279,6 +284,8 @@ export function answerTo(nudge: Nudge, view: StoveView, plan: Plan): readonly Ru
       const { does } = nextAct(step, clock);
       return 'log' in does ? does.log : null;
     }
+    default:
+      return unreachable(nudge.act);
   }
 }
 

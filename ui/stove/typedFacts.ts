@@ -1,5 +1,5 @@
 import type { Printer } from '@/core/measure/printer';
-import { err, ok, type Result } from '@/core/result';
+import { err, ok, type Result, unreachable } from '@/core/result';
 import type { RunFact } from '@/core/run/events';
 import { parseAct } from './parseAct';
 import { nextAct, type StoveCard } from './stoveView';
@@ -45,5 +45,7 @@ export function typedFacts(text: string, cards: readonly StoveCard[], chosen: St
       const { does, label } = nextAct(card.step, card.clock);
       return done(label.toLowerCase(), ...('log' in does ? does.log : []));
     }
+    default:
+      return unreachable(what);
   }
 }

@@ -1,6 +1,6 @@
 import { weighsWell } from '../../dose/solutions';
+import { scaleFor } from '../../kitchen/scale';
 import { printMass, printNumber } from '../../measure/print';
-import { scaleFor } from '../../plan/plan';
 import { blockedText } from '../data/blocked';
 import type { Content } from '../facts';
 import { caution, clear, note, type Rule, type Said, stop, stopUnlessReason } from '../rule';

@@ -1,9 +1,11 @@
-import { estimatedUaWPerK, holdingW, temperatureAfter } from '@/core/heat/pot';
-import { probeReadsC } from '@/core/heat/simPot';
-import type { Reading } from '@/core/hold/credit';
-import { amountOf, type Plan, type PlanStep, typicalMin } from '@/core/plan/plan';
-import type { RunFact } from '@/core/run/events';
-import { plannedStirsMin } from '@/core/run/nudges';
+import { estimatedUaWPerK, holdingW, temperatureAfter } from '../heat/pot';
+import { probeReadsC } from '../heat/simPot';
+import type { Reading } from '../hold/credit';
+import { typicalMin } from '../plan/phase';
+import { amountOf, type Plan, type PlanStep } from '../plan/plan';
+import { unreachable } from '../result';
+import type { RunFact } from '../run/events';
+import { plannedStirsMin } from '../run/nudges';
 
 /** What went otherwise than planned, by step kind. */
 export interface Slip {
@@ -139,6 +141,8 @@ function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance
         acts.push({ atMs: atMs + MIN, fact: { type: 'lifted', stepId } });
         atMs += phase.minutes * (0.9 + chance() * 0.4) * MIN;
         break;
+      default:
+        unreachable(phase);
     }
   });
   acts.push({ atMs, fact: { type: 'stepFinished', stepId } });

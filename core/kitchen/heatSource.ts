@@ -1,0 +1,8 @@
+export const HEAT_KINDS = ['hotplate', 'gas', 'campBurner', 'charcoal', 'microwave', 'oven'] as const;
+export interface HeatSource {
+  readonly id: string;
+  readonly name: string;
+  readonly maxW: number | null;
+  readonly kind: (typeof HEAT_KINDS)[number];
+  readonly outdoors: boolean;
+}

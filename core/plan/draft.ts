@@ -1,0 +1,40 @@
+import type { Lid } from '../method/method';
+
+export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn'] as const;
+/** What a person chose to do about a lot whose mordant nobody is sure of. */
+export type MordantAnswer = (typeof MORDANT_ANSWERS)[number];
+
+/** What a person asked for: kept beside the plan so that it can be changed and planned again. */
+export interface Draft {
+  readonly name: string;
+  readonly startMs: number;
+  readonly lotIds: readonly string[];
+  readonly chain: readonly ChainItem[];
+  readonly vessels: Readonly<Record<string, string>>;
+  /** By "step/addition" or "step/water": the amount a person set instead of the proposed one. */
+  readonly overrules: Readonly<Record<string, number>>;
+  readonly pins: Readonly<Record<string, number>>;
+  /** By step id: reason for passing a stop that a reason may pass. */
+  readonly reasons: Readonly<Record<string, string>>;
+  /** By step id: how its vessel is covered, where that differs from the method. */
+  readonly lids?: Readonly<Record<string, Lid>>;
+  /** By substance: which form or strength the label says. */
+  readonly labels?: Readonly<Record<string, string>>;
+  /** By lot: what to do about a mordant that nobody is sure of. */
+  readonly answers?: Readonly<Record<string, MordantAnswer>>;
+}
+
+export interface ChainItem {
+  readonly id: string;
+  readonly methodId: string;
+  /** Null or missing: the newest. */
+  readonly methodVersion?: number | null;
+  readonly params: Readonly<Record<string, number | null>>;
+  readonly dyestuffId: string | null;
+  /** The kept liquor that a step brings out. */
+  readonly liquorId?: string | null;
+  /** The lots it is for; null or missing: all of the session's. */
+  readonly lotIds?: readonly string[] | null;
+  /** Only a part of each lot goes in: "tips", 30 %. */
+  readonly part?: { readonly label: string; readonly sharePct: number | null } | null;
+}

@@ -1,0 +1,44 @@
+import { unreachable } from '../result';
+export interface SpanMin {
+  readonly min: number;
+  readonly typical: number;
+  readonly max: number;
+}
+
+export type Phase =
+  | { readonly kind: 'charge'; readonly minutes: number; readonly act: string }
+  | { readonly kind: 'raise'; readonly toC: number | null; readonly maxRateCPerMin: number | null; readonly minutes: number }
+  | {
+      readonly kind: 'hold';
+      readonly bandC: readonly [number, number] | null;
+      readonly ceilingC: number | null;
+      readonly minutes: SpanMin;
+      readonly stirEveryMin: number | null;
+      readonly flipAtMin: number | null;
+    }
+  | { readonly kind: 'dip'; readonly exactMin: number; readonly act: string }
+  | { readonly kind: 'soak'; readonly minutes: SpanMin; readonly checkEveryMin: number | null }
+  | { readonly kind: 'until'; readonly minutes: SpanMin; readonly checkEveryMin: number; readonly criterion: string }
+  | { readonly kind: 'rest'; readonly minutes: SpanMin; readonly overnightOk: boolean }
+  | { readonly kind: 'lift'; readonly minutes: number; readonly act: string };
+
+export const isHeated = (phase: Phase): boolean => phase.kind === 'raise' || phase.kind === 'hold';
+
+/** Typical minutes of any phase. */
+export function typicalMin(phase: Phase): number {
+  switch (phase.kind) {
+    case 'charge':
+    case 'raise':
+    case 'lift':
+      return phase.minutes;
+    case 'dip':
+      return phase.exactMin;
+    case 'hold':
+    case 'soak':
+    case 'until':
+    case 'rest':
+      return phase.minutes.typical;
+    default:
+      return unreachable(phase);
+  }
+}

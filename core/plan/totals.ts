@@ -1,0 +1,60 @@
+import { unreachable } from '../result';
+import type { Phase } from './phase';
+import type { Plan } from './plan';
+
+/** Figures for the head of a plan. */
+export interface PlanTotals {
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly handsMin: number;
+  readonly heatMin: number;
+}
+
+/** Minutes of a phase in which hands are busy, as usual. */
+function handsMin(phase: Phase): number {
+  switch (phase.kind) {
+    case 'charge':
+    case 'lift':
+      return phase.minutes;
+    case 'dip':
+      return phase.exactMin;
+    case 'raise':
+    case 'hold':
+    case 'soak':
+    case 'until':
+    case 'rest':
+      return 0;
+    default:
+      return unreachable(phase);
+  }
+}
+
+/** Minutes of a phase on the heat, as usual. */
+function heatMin(phase: Phase): number {
+  switch (phase.kind) {
+    case 'raise':
+      return phase.minutes;
+    case 'hold':
+      return phase.minutes.typical;
+    case 'charge':
+    case 'lift':
+    case 'dip':
+    case 'soak':
+    case 'until':
+    case 'rest':
+      return 0;
+    default:
+      return unreachable(phase);
+  }
+}
+
+export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
+  const phases = plan.steps.flatMap((step) => step.phases);
+  const sum = (of: (phase: Phase) => number) => phases.reduce((total, phase) => total + of(phase), 0);
+  return {
+    startMs: Math.min(...plan.steps.map((step) => step.startMs)),
+    endMs: Math.max(...plan.steps.map((step) => step.endMs)),
+    handsMin: sum(handsMin),
+    heatMin: sum(heatMin),
+  };
+}
