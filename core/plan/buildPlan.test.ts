@@ -76,7 +76,7 @@ describe('steps on the clock', () => {
 });
 
 describe('across the night in which the clocks go forward (29 March 2026, 02:00 to 03:00)', () => {
-  const plan = planned([wool('a', 150)], { startMs: zonedMs(ZONE, 2026, 3, 28, 13) });
+  const plan = planned([wool('a', 150)], { startMs: zonedMs(ZONE, 2026, 3, 28, 12, 30) });
   test('the rest is as long as it says in real hours, and its lift falls after waking', () => {
     const rest = step(plan, 'rest');
     const at = rest.phaseTimes[1];

@@ -62,8 +62,11 @@ describe('what the label does not say', () => {
 });
 
 describe('heat', () => {
-  test('goods from a hot bath into cold water are said; after a rest they are not', () => {
-    expect(severity(plan([item('al', 'alum-10'), item('r', 'rinse')]), 'r', 'R9')).toBe('caution');
+  test('goods from a hot bath are left to cool before the cold one, and it is said; after a rest they need not', () => {
+    const cooled = plan([item('al', 'alum-10'), item('r', 'rinse')]);
+    expect(severity(cooled, 'r', 'R9')).toBe('note');
+    const [alum, rinse] = ['al', 'r'].map((id) => cooled.steps.findLast((one) => one.id.startsWith(`${id}-`)));
+    expect(((rinse?.startMs ?? 0) - (alum?.endMs ?? 0)) / 60_000).toBeGreaterThanOrEqual(30);
     expect(
       severity(
         plan([

@@ -1,36 +1,27 @@
+import { type BathStep, bathAt, bathIdAt } from '../bath/bath';
+import { bathPh } from '../bath/bathPh';
 import { wofPctOf } from '../dose/dose';
 import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/lot';
 import { knownValue, sumFigures } from '../figure';
 import type { Home } from '../kitchen/home';
+import { above, atLeast } from '../measure/limits';
 import type { Content, StepFacts } from '../safety/facts';
 import { type Finding, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
 import type { Window } from '../schedule/diary';
-import { labelForm } from '../shelf/forms';
+import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
 import { labelMissing } from './amounts';
-import { isHeated, type Phase, typicalMin } from './phase';
+import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
 import { amountOf, type PlannedAmount, type PlanStep } from './plan';
 import { startC } from './resolvePhases';
 import type { Sketch } from './sketch';
 
-/** pH that such a bath settles near in plain water: trade handbook section 11 (uncertain); acids from check values D2. */
-const SETTLES_NEAR: Readonly<Record<string, number>> = {
-  bakingSoda: 8.3,
-  chalk: 9,
-  washingSoda: 11,
-  sodaAsh: 11,
-  ammonia: 11,
-  slakedLime: 12.4,
-  lye: 13,
-  citricAcid: 2.6,
-  vinegar: 3.2,
-  creamOfTartar: 3.6,
-};
-
 /** Heat on and nobody knows how hot: people-hazards are judged as if it boiled. */
 const UNKNOWN_HOT_C = 100;
+/** Iron counts its contact at this heat and above: safety handbook R3. */
+const IRON_HOT_C = 40;
 
 type Step = Omit<PlanStep, 'findings'>;
 
@@ -43,6 +34,17 @@ export interface Context {
   readonly shelf: Shelf;
   readonly labels: Readonly<Record<string, string>>;
   readonly reasons: Readonly<Record<string, string>>;
+  /** What really happened at one step, in place of what was planned. */
+  readonly seen?: Seen;
+}
+
+/** A step as its log tells it. */
+export interface Seen {
+  /** What went into each step’s bath; a step that nobody began put in nothing. */
+  readonly addedIn: (stepId: string) => readonly Content[];
+  /** The last strip or meter; null when nobody looked. */
+  readonly ph: number | null;
+  readonly hottestC: number | null;
 }
 
 /** Every rule on every step of a plan. A typed reason turns a passable stop into a caution. */
@@ -72,16 +74,31 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
   const dryG = knownValue(sumFigures(goods.map((lot) => lot.dryWeightG)));
   const sizedG = knownValue(sumFigures(lots.filter((lot) => step.sizedBy.includes(lot.id)).map((lot) => lot.dryWeightG)));
   const waterMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
-  const contents = step.additions.map((addition) => contentOf(addition, goods.length > 0 ? dryG : sizedG, waterMl, shelf, labels));
+  const planned = (one: Step): Content[] => plannedIn(one, context);
+  const addedIn = (one: BathStep): readonly Content[] => {
+    if (context.seen) return context.seen.addedIn(one.id);
+    const whole = context.steps.find((other) => other.id === one.id);
+    return whole ? planned(whole) : [];
+  };
+  const contents = addedIn(step);
+  const bath = bathAt(context.steps, index, addedIn);
   const heated = step.phases.some(isHeated);
   const fromC = startC({ liquorStartsWarm: sketch?.startsWarm ?? false });
-  const minutes = step.phases.reduce((sum, phase) => sum + typicalMin(phase), 0);
-  const isIron = contents.some((content) => content.substance === 'ironSulfate');
+  // Setting up and lifting are no contact.
+  const contactMin = step.phases.filter((phase) => phase.kind !== 'charge' && phase.kind !== 'lift').reduce((sum, phase) => sum + typicalMin(phase), 0);
+  const isIron = bath.inBath.some((content) => content.substance === 'ironSulfate' || content.substance === 'ironLiquor');
+  const hottest = context.seen?.hottestC ?? hottestC(step.phases);
   return {
     stepId: step.id,
     kind: step.kind,
-    contents: step.water && step.water.substance !== 'water' ? [...contents, contentOf(step.water, dryG, null, shelf, labels)] : contents,
+    contents,
+    inBath: bath.inBath,
+    lastInVessel: bath.lastInVessel,
+    onGoods: bath.onGoods,
+    coolFirstMin: step.coolFirstMin ?? 0,
     dryG,
+    goodsIn: goods.length > 0,
+    ironGoodsMixed: MIXED_MATTERS.includes(step.kind) && isMixed(step, index, addedIn, context),
     wool: goods.some((lot) => hasWool(lot.composition)),
     silk: goods.some((lot) => hasSilk(lot.composition)),
     protein: goods.some((lot) => hasProtein(lot.composition)),
@@ -93,7 +110,7 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     waterMl,
     fit: step.fit,
     heated,
-    hottestC: hottestC(step.phases),
+    hottestC: hottest,
     startC: fromC,
     rateCPerMin: rateOf(step.phases, fromC),
     heatMin: step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0),
@@ -103,18 +120,37 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
       .filter((phase) => phase.kind === 'soak' || phase.kind === 'until' || phase.kind === 'rest')
       .reduce((sum, phase) => sum + typicalMin(phase), 0),
     plantIn: contents.some((content) => content.dyestuff !== null) || (step.fit !== null && step.dyestuffId !== null && step.kind === 'solar'),
-    ph: phOf(contents),
-    alkaliMin: minutes,
+    ph: context.seen?.ph ?? bathPh(bath.inBath, waterMl),
+    alkaliMin: contactMin,
     ironBeforePct: ironBefore(step, index, context),
-    ironHotMin: isIron && heated ? step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0) : 0,
+    ironHotMin:
+      isIron && goods.length > 0 && heated && atLeast(hottest ?? UNKNOWN_HOT_C, IRON_HOT_C)
+        ? step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0)
+        : 0,
     comeFromC: comesFromC(step, index, context),
-    handC: step.phases.some((phase) => phase.kind === 'dip') ? (heated ? (hottestC(step.phases) ?? UNKNOWN_HOT_C) : fromC) : null,
+    handC: step.phases.some((phase) => phase.kind === 'dip') ? (heated ? (hottest ?? UNKNOWN_HOT_C) : fromC) : null,
     driesSour: driesSour(step, index, contents, context),
     topUpsMin: step.phases.flatMap((phase) => (phase.kind === 'hold' && phase.flipAtMin !== null ? [phase.flipAtMin] : [])),
     home,
     away: context.away,
   };
 }
+
+/** What a step puts into its bath, as planned. */
+function plannedIn(step: Step, { lots, shelf, labels }: Context): Content[] {
+  const ids = step.lotIds.length > 0 ? step.lotIds : step.sizedBy;
+  const dryG = knownValue(sumFigures(lots.filter((lot) => ids.includes(lot.id)).map((lot) => lot.dryWeightG)));
+  const waterMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
+  const all = step.water && step.water.substance !== 'water' ? [...step.additions, step.water] : step.additions;
+  return asPutIn(
+    step,
+    all.map((addition) => contentOf(addition, dryG, waterMl, shelf, labels)),
+  );
+}
+
+/** A paste is no bath of goods: neither a percent of fibre nor grams per litre says anything of it. */
+export const asPutIn = (step: Pick<PlanStep, 'kind'>, contents: readonly Content[]): Content[] =>
+  step.kind === 'paste' ? contents.map((content) => ({ ...content, wofPct: null, gPerL: null })) : [...contents];
 
 export function contentOf(
   addition: PlannedAmount,
@@ -126,6 +162,11 @@ export function contentOf(
   const amount = amountOf(addition);
   const grams = addition.unit === 'g' ? amount : null;
   const { substance } = addition;
+  const label = labelForm(substance, labels[substance]);
+  const factor = label?.factor ?? 1;
+  // Limits are given in the recipe's form: 32 % burnt alum are 59 % as crystals.
+  const recipeG = grams === null ? null : grams / factor;
+  const ofRulePct = addition.overruled === null && addition.perDryG !== null ? (addition.perDryG / factor) * 100 : null;
   return {
     substance,
     name: addition.name,
@@ -133,9 +174,11 @@ export function contentOf(
     dyestuff: shelf.dyestuff(substance) ?? null,
     grams,
     mL: addition.unit === 'mL' ? amount : null,
-    wofPct: wofPctOf(grams, dryG),
-    gPerL: grams === null || bathMl === null || bathMl <= 0 ? null : (grams / bathMl) * 1000,
-    strengthPct: labelForm(substance, labels[substance])?.strengthPct ?? null,
+    // A percentage holds whatever the fibre weighs.
+    wofPct: wofPctOf(recipeG, dryG) ?? ofRulePct,
+    gPerL: recipeG === null || bathMl === null || bathMl <= 0 ? null : (recipeG / bathMl) * 1000,
+    reckonedAs: factor === 1 || label?.strengthPct != null ? null : (FORMS[substance]?.[0]?.label ?? null),
+    strengthPct: label?.strengthPct ?? null,
     labelMissing: labelMissing(substance, labels, shelf),
   };
 }
@@ -155,20 +198,28 @@ function rateOf(phases: readonly Phase[], fromC: number): number | null {
   return (raise.toC - fromC) / raise.minutes;
 }
 
-/** Longest stretch on the heat that nobody is called to look at: stirring and turning count as looks. */
+/** Longest stretch on the heat that nobody is called to look at: stirring counts, and the stove calls for a look besides. */
 function checkGapMin(phases: readonly Phase[]): number {
   let longest = 0;
   for (const phase of phases) {
-    if (phase.kind === 'hold') longest = Math.max(longest, Math.min(phase.stirEveryMin ?? Infinity, phase.minutes.typical));
+    if (phase.kind === 'hold') longest = Math.max(longest, Math.min(phase.stirEveryMin ?? Infinity, LOOK_IN_MIN, phase.minutes.typical));
   }
   return longest;
 }
 
-/** The pH a bath settles near, where one acid or alkali decides it; null when both are in, or neither. */
-function phOf(contents: readonly Content[]): number | null {
-  const near = contents.map((content) => SETTLES_NEAR[content.substance]).filter((ph) => ph !== undefined);
-  if (near.length === 0 || (near.some((ph) => ph > 7) && near.some((ph) => ph < 7))) return null;
-  return near.some((ph) => ph > 7) ? Math.max(...near) : Math.min(...near);
+/** A shared dyebath over several mordants is a way of working; a shared wetting, scour, mordant or rinse is a mishap. */
+const MIXED_MATTERS: readonly PlanStep['kind'][] = ['wetOut', 'scour', 'mordant', 'rinse'];
+
+/** Iron was laid on some of the step’s lots before, and not on the others. */
+function isMixed(step: Step, index: number, addedIn: (one: BathStep) => readonly Content[], { steps }: Context): boolean {
+  const withIron = new Set(
+    steps
+      .slice(0, index)
+      .filter((earlier) => addedIn(earlier).some(({ substance }) => substance === 'ironSulfate' || substance === 'ironLiquor'))
+      .flatMap((earlier) => earlier.lotIds),
+  );
+  const carriers = step.lotIds.filter((id) => withIron.has(id)).length;
+  return carriers > 0 && carriers < step.lotIds.length;
 }
 
 /** Iron laid on the same goods in earlier steps, % WOF. */
@@ -183,13 +234,11 @@ function ironBefore(step: Step, index: number, { steps, lots }: Context): number
 
 /** Goods that come hot out of another bath: the middle of its band; null when they cooled or went on in the same bath. */
 function comesFromC(step: Step, index: number, { steps }: Context): number | null {
-  const before = steps.slice(0, index).findLast((earlier) => earlier.lotIds.some((id) => step.lotIds.includes(id)));
-  if (!before || step.phases.every((phase) => phase.kind === 'soak') || step.water === null) return null;
-  const last = before.phases.findLastIndex(isHeated);
-  const hold = before.phases[last];
-  if (last < 0 || hold?.kind !== 'hold' || hold.bandC === null) return null;
-  const cooled = before.phases.slice(last + 1).some((phase) => phase.kind === 'rest' || phase.kind === 'soak');
-  return cooled ? null : (hold.bandC[0] + hold.bandC[1]) / 2;
+  const beforeAt = steps.slice(0, index).findLastIndex((earlier) => earlier.lotIds.some((id) => step.lotIds.includes(id)));
+  const before = steps[beforeAt];
+  if (!before || bathIdAt(steps, beforeAt) === bathIdAt(steps, index)) return null;
+  if (!above(COOL_MIN, (step.startMs - before.endMs) / 60_000)) return null;
+  return endsHotC(before.phases);
 }
 
 /** A sour step whose goods reach the line with no rinse or wash between. */

@@ -22,6 +22,9 @@ export type Phase =
   | { readonly kind: 'rest'; readonly minutes: SpanMin; readonly overnightOk: boolean }
   | { readonly kind: 'lift'; readonly minutes: number; readonly act: string };
 
+/** On the heat somebody looks in at least this often, min: safety handbook P5, electric heat. */
+export const LOOK_IN_MIN = 20;
+
 export const isHeated = (phase: Phase): boolean => phase.kind === 'raise' || phase.kind === 'hold';
 
 /** Typical minutes of any phase. */
@@ -41,4 +44,16 @@ export function typicalMin(phase: Phase): number {
     default:
       return unreachable(phase);
   }
+}
+
+/** Nobody is in two minds about goods that have been out for so long: they are as cool as the room. Our estimate. */
+export const COOL_MIN = 30;
+
+/** How hot goods are as a step ends: the middle of its last band; null when it is cold, or cools again, or nobody knows. */
+export function endsHotC(phases: readonly Phase[]): number | null {
+  const last = phases.findLastIndex(isHeated);
+  const hold = phases[last];
+  if (last < 0 || hold?.kind !== 'hold' || hold.bandC === null) return null;
+  const cooled = phases.slice(last + 1).some((phase) => phase.kind === 'rest' || phase.kind === 'soak');
+  return cooled ? null : (hold.bandC[0] + hold.bandC[1]) / 2;
 }

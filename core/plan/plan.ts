@@ -62,6 +62,10 @@ export interface PlanStep {
   readonly part: { readonly label: string; readonly sharePct: number | null } | null;
   readonly dyestuffId: string | null;
   readonly liquorId: string | null;
+  /** The step that made the bath it works in; null on the line or the table. Missing in plans of before it was kept. */
+  readonly bathId?: string | null | undefined;
+  /** Minutes the goods cool in the air before it, so that wool meets no sudden change; missing: none. */
+  readonly coolFirstMin?: number | undefined;
   readonly lid: Lid;
   readonly vesselId: string | null;
   readonly water: PlannedAmount | null;

@@ -1,5 +1,5 @@
 import { fitVessel } from '../dose/fit';
-import type { Lot } from '../fibre/lot';
+import { hasWool, type Lot } from '../fibre/lot';
 import { knownValue, sumFigures } from '../figure';
 import { boilingC } from '../heat/boiling';
 import type { Home } from '../kitchen/home';
@@ -11,7 +11,7 @@ import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { additionAmount, bathAmount, paramsOf } from './amounts';
 import type { ChainItem, Draft } from './draft';
-import { isHeated, type Phase } from './phase';
+import { COOL_MIN, endsHotC, isHeated, type Phase } from './phase';
 import { amountOf, type PlanProblem, type PlanStep } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
 import { resolvePhases } from './resolvePhases';
@@ -19,6 +19,8 @@ import { suggestVessel } from './suggestVessel';
 
 /** A bath while the chain is walked: what is in it and which step touched it last. */
 interface Bath {
+  /** The step that made it. */
+  readonly id: string;
   readonly lastStepId: string;
   readonly vesselId: string | null;
   readonly waterMl: number | null;
@@ -138,8 +140,17 @@ function sketchStep(
   const bath: Bath | null =
     template.liquor === 'none'
       ? null
-      : { lastStepId: id, vesselId: vessel?.id ?? null, waterMl, plantG, dyestuffId, liquorId: liquor?.id ?? continues?.liquorId ?? null };
-  const after = linksOf(template, lots, at, continues, inIt);
+      : {
+          id: continues?.id ?? id,
+          lastStepId: id,
+          vesselId: vessel?.id ?? null,
+          waterMl,
+          plantG,
+          dyestuffId,
+          liquorId: liquor?.id ?? continues?.liquorId ?? null,
+        };
+  const coolFirstMin = coolingMin(template, lots, at, continues, inIt, sketches);
+  const after = linksOf(template, lots, at, continues, inIt, coolFirstMin);
   // The bath waits in its vessel for the step that goes on with it; so do goods that rest where they were.
   for (const earlier of sketches) if (continues && earlier.id === continues.lastStepId) earlier.keepsVesselFor = id;
   if (template.liquor === 'makes' || template.liquor === 'brings') at.liquor = bath;
@@ -158,6 +169,8 @@ function sketchStep(
     part,
     dyestuffId: bath?.dyestuffId ?? (template.treatment === 'dye' ? dyestuffId : null),
     liquorId: bath?.liquorId ?? null,
+    bathId: bath?.id ?? null,
+    coolFirstMin,
     lid: draft.lids?.[id] ?? template.lid,
     water,
     additions,
@@ -182,11 +195,23 @@ function commonBath(lots: readonly Lot[], at: Whereabouts): Bath | null {
   return first && baths.every((bath) => bath === first) ? first : null;
 }
 
-function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, continues: Bath | null, inIt: boolean): Task['after'] {
+/** Wool that comes hot from one bath cools in the air before it meets another, min; 0 where it need not. */
+function coolingMin(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, continues: Bath | null, inIt: boolean, sketches: readonly Sketch[]): number {
+  if (!inIt || template.liquor === 'none') return 0;
+  const hot = lots.some((lot) => {
+    const was = at.lots.get(lot.id);
+    if (!was || !hasWool(lot.composition) || (continues && was.bath?.id === continues.id)) return false;
+    const before = sketches.find((sketch) => sketch.id === was.stepId);
+    return before !== undefined && endsHotC(before.phases) !== null;
+  });
+  return hot ? COOL_MIN : 0;
+}
+
+function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, continues: Bath | null, inIt: boolean, coolFirstMin: number): Task['after'] {
   const last = inIt ? [...new Set(lots.flatMap((lot) => at.lots.get(lot.id)?.stepId ?? []))] : [];
   const links: { taskId: string; minLagMin: number; maxLagMin: number | null }[] = last.map((taskId) => ({
     taskId,
-    minLagMin: 0,
+    minLagMin: coolFirstMin,
     maxLagMin: template.kind === 'rest' && last.length === 1 ? 0 : null,
   }));
   if (continues && !last.includes(continues.lastStepId)) links.push({ taskId: continues.lastStepId, minLagMin: 0, maxLagMin: null });

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { measured, UNKNOWN } from '../figure';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { STARTER } from '../shelf/library';
-import { additionFindings, bathNow, substanceByName } from './additionFindings';
+import { bathNow, factFindings, substanceByName } from './additionFindings';
 import { foldRun, type LoggedAddition } from './fold';
 
 const plan = planned([wool('a', 100)]);
@@ -17,8 +17,10 @@ const logged = (substance: string, g: number, unit: 'g' | 'mL' = 'g'): LoggedAdd
 });
 const empty = foldRun(plan.steps, []).steps[mordant.id];
 if (!empty) throw new Error('no step');
+const blank = foldRun(plan.steps, []).steps;
+const having = (additions: LoggedAddition[]) => ({ ...blank, [mordant.id]: { ...empty, additions } });
 const rules = (additions: LoggedAddition[], substance: string, g: number | null, unit: 'g' | 'mL' = 'g') =>
-  additionFindings(plan, mordant, { additions }, { substance, amount: g === null ? UNKNOWN : measured(g), unit }).map((finding) => finding.rule);
+  factFindings(plan, mordant, having(additions), { pouring: { substance, amount: g === null ? UNKNOWN : measured(g), unit } }).map((finding) => finding.rule);
 
 test('baking soda into an alum bath is said to fizz before it is poured', () => {
   expect(rules([logged('alum', 10)], 'bakingSoda', 30)).toContain('R20');
@@ -31,8 +33,20 @@ test('what was said before is not said again', () => {
 });
 test('an amount nobody knows counts as the worst', () => expect(rules([logged('alum', 10)], 'bakingSoda', null)).toContain('R20'));
 test('afterwards a stop is advice, and the ordinary is quiet', () => {
-  expect(bathNow(plan, mordant, { additions: [logged('bleach', 10, 'mL')] }).map((finding) => finding.rule)).toContain('X4');
-  expect(bathNow(plan, mordant, { additions: [logged('alum', 10)] })).toEqual([]);
+  expect(bathNow(plan, mordant, having([logged('bleach', 10, 'mL')])).map((finding) => finding.rule)).toContain('X4');
+  expect(bathNow(plan, mordant, having([logged('alum', 10)]))).toEqual([]);
+});
+test('a strip that reads 12.5 on wool is a stop before it is believed, 6.5 is quiet', () => {
+  const of = (ph: number) => factFindings(plan, mordant, blank, { ph }).map((finding) => `${finding.rule} ${finding.severity}`);
+  expect(of(12.5)).toContain('R10 stopUnlessReason');
+  expect(of(6.5)).toEqual([]);
+});
+test('what an earlier step put into the same bath meets what is poured now; what nobody began to do does not', () => {
+  const [dye, rest] = [step(plan, 'dye'), step(plan, 'rest')];
+  const pouring = { substance: 'vinegar', amount: measured(100), unit: 'mL' as const };
+  const after = { ...blank, [dye.id]: { ...empty, additions: [logged('bakingSoda', 30)] } };
+  expect(factFindings(plan, rest, after, { pouring }).map((finding) => finding.rule)).toContain('R20');
+  expect(factFindings(plan, rest, blank, { pouring }).map((finding) => finding.rule)).not.toContain('R20');
 });
 test.each([
   ['Baking soda', 'bakingSoda'],

@@ -1,6 +1,6 @@
 import { type Figure, knownValue } from '../figure';
 import type { AmountUnit } from '../measure/print';
-import { contentOf, factsOf } from '../plan/findings';
+import { asPutIn, type Context, contentOf, factsOf, type Seen } from '../plan/findings';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { type Finding, isStop, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
@@ -21,24 +21,30 @@ export function substanceByName(name: string, shelf: Shelf): string {
   return known?.id ?? name.trim();
 }
 
+type Steps = Readonly<Record<string, StepState>>;
+
+/** What is about to be written down, as far as a bath feels it. */
+export type BathFact = { readonly pouring: Pouring } | { readonly ph: number } | { readonly bathC: number };
+
 /**
- * What the rules say before something is poured in: the bath with all that was logged so far and this on top. Only
- * what this changes is said again. It never blocks the record: what has happened is written down whatever it was.
+ * What the rules say before something is poured in or a strip is believed: the bath with all that was logged so far, in
+ * this step and those before it, and this on top. Only what this changes is said again. It never blocks the record: what
+ * has happened is written down whatever it was.
  */
-export function additionFindings(plan: Plan, step: PlanStep, state: Pick<StepState, 'additions'>, pouring: Pouring): Finding[] {
-  const before = new Set(bathFindings(plan, step, state.additions).map((finding) => finding.text));
-  return bathFindings(plan, step, [...state.additions, pouring]).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28');
+export function factFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact): Finding[] {
+  const before = new Set(bathFindings(plan, step, states, null).map((finding) => finding.text));
+  return bathFindings(plan, step, states, fact).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28');
 }
 
 /** What to do now about a bath as it really is: a stop afterwards is advice, not a refusal. */
-export const bathNow = (plan: Plan, step: PlanStep, state: Pick<StepState, 'additions'>): Finding[] =>
-  bathFindings(plan, step, state.additions).filter((finding) => isStop(finding) && finding.rule !== 'R5' && finding.rule !== 'R12');
+export const bathNow = (plan: Plan, step: PlanStep, states: Steps): Finding[] =>
+  bathFindings(plan, step, states, null).filter((finding) => isStop(finding) && finding.rule !== 'R5' && finding.rule !== 'R12');
 
-function bathFindings(plan: Plan, step: PlanStep, additions: readonly Pouring[]): Finding[] {
+function bathFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact | null): Finding[] {
   const shelf = shelfOf(plan.own);
   const index = plan.steps.findIndex((one) => one.id === step.id);
   const labels = plan.draft.labels ?? {};
-  const context = {
+  const context: Context = {
     shelf,
     labels,
     steps: plan.steps,
@@ -48,16 +54,25 @@ function bathFindings(plan: Plan, step: PlanStep, additions: readonly Pouring[])
     lots: plan.lots,
     sketches: plan.steps.map((one) => ({
       id: one.id,
-      vessel: plan.vessels.find((vessel) => vessel.id === one.vesselId) ?? null,
+      vessel: plan.vessels.find((vessel) => vessel.id === (states[one.id]?.vesselId ?? one.vesselId)) ?? null,
       startsWarm: one.kind === 'dye',
       still: false,
     })),
   };
-  const facts = factsOf(step, index, context);
-  const contents = additions.map(({ substance, amount, unit }) =>
-    contentOf(asPlanned(substance, amount, unit, shelf), facts.dryG, facts.waterMl, shelf, labels),
-  );
-  return rankFindings(checkStep({ ...facts, contents, fit: null, heatWindows: [] }, String));
+  const { dryG, waterMl } = factsOf(step, index, context);
+  const own = states[step.id];
+  const contentsOf = (poured: readonly Pouring[]) =>
+    poured.map(({ substance, amount, unit }) => contentOf(asPlanned(substance, amount, unit, shelf), dryG, waterMl, shelf, labels));
+  const seen: Seen = {
+    addedIn: (stepId) => {
+      const poured: readonly Pouring[] = states[stepId]?.additions ?? [];
+      const one = plan.steps.find((other) => other.id === stepId);
+      return one ? asPutIn(one, contentsOf(stepId === step.id && fact && 'pouring' in fact ? [...poured, fact.pouring] : poured)) : [];
+    },
+    ph: fact && 'ph' in fact ? fact.ph : (own?.ph.at(-1)?.value ?? null),
+    hottestC: fact && 'bathC' in fact ? fact.bathC : (own?.typedC.at(-1)?.bathC ?? null),
+  };
+  return rankFindings(checkStep({ ...factsOf(step, index, { ...context, seen }), fit: null, heatWindows: [] }, String));
 }
 
 const asPlanned = (substance: string, amount: Figure, unit: AmountUnit, shelf: Shelf): PlannedAmount => ({

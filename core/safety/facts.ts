@@ -18,6 +18,8 @@ export interface Content {
   /** % of the dry weight of fibre in it. */
   readonly wofPct: number | null;
   readonly gPerL: number | null;
+  /** The recipe's own form, where the label gives another: percent and g/L are reckoned in it. Null when they agree. */
+  readonly reckonedAs: string | null;
   /** Strength of a liquid off its label, %. */
   readonly strengthPct: number | null;
   /** Nobody said which form or strength the label gives, though it matters. */
@@ -28,8 +30,21 @@ export interface Content {
 export interface StepFacts {
   readonly stepId: string;
   readonly kind: StepKind;
+  /** What this step itself puts in. */
   readonly contents: readonly Content[];
+  /** All that is in the liquid, from this step and from those before it in the same bath. */
+  readonly inBath: readonly Content[];
+  /** What the vessel held last, in another bath. */
+  readonly lastInVessel: readonly Content[];
+  /** What the goods bring along with no rinse or wash between. */
+  readonly onGoods: readonly Content[];
+  /** Minutes that the goods cool in the air before it. */
+  readonly coolFirstMin: number;
   readonly dryG: number | null;
+  /** Fibre lies in it. */
+  readonly goodsIn: boolean;
+  /** Some of the goods carry iron and some do not, in a step that is not for iron. */
+  readonly ironGoodsMixed: boolean;
   readonly wool: boolean;
   readonly silk: boolean;
   readonly protein: boolean;

@@ -23,7 +23,19 @@ const acetate = (formula: string) => aluminiumIn('Al(OH)(CH3COO)2') / aluminiumI
 
 /** Factors of dried salts: safety handbook section 2; of the rest by molar mass. Recipes mean the first of each. */
 export const FORMS: Readonly<Record<string, readonly LabelForm[]>> = {
-  alum: [solid('crystals', 'crystals, KAl(SO₄)₂·12H₂O', 1), solid('burnt', 'anhydrous (“burnt”)', 0.544)],
+  alum: [
+    solid('crystals', 'crystals, KAl(SO₄)₂·12H₂O', 1),
+    solid('burnt', 'anhydrous (“burnt”)', 0.544),
+    solid('ammonium', 'ammonium alum, NH₄Al(SO₄)₂·12H₂O', aluminiumIn('KAl(SO4)2·12H2O') / aluminiumIn('NH4Al(SO4)2·12H2O')),
+  ],
+  ammoniumAlum: [
+    solid('crystals', 'crystals, NH₄Al(SO₄)₂·12H₂O', 1),
+    solid('burnt', 'anhydrous', aluminiumIn('NH4Al(SO4)2·12H2O') / aluminiumIn('NH4Al(SO4)2')),
+  ],
+  aluminiumTriformate: [solid('dry', 'anhydrous powder, Al(HCO₂)₃', 1), solid('tri', 'trihydrate', aluminiumIn('Al(HCO2)3') / aluminiumIn('Al(HCO2)3·3H2O'))],
+  // One way each: the question is whether it is that, and not a powder that only sounds like it.
+  bakingSoda: [solid('pure', 'nothing but sodium bicarbonate; baking powder is something else', 1)],
+  chalk: [solid('pure', 'nothing but calcium carbonate; garden lime and plaster are something else', 1)],
   ironSulfate: [solid('hepta', 'heptahydrate, green crystals', 1), solid('mono', 'monohydrate, feed or garden grade', 0.611)],
   copperSulfate: [solid('penta', 'pentahydrate, blue crystals', 1), solid('dry', 'anhydrous, white', 0.639)],
   tinChloride: [solid('di', 'dihydrate', 1), solid('dry', 'anhydrous', 0.84)],

@@ -5,7 +5,7 @@ import { knownValue } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
-import { additionFindings } from '@/core/run/additionFindings';
+import { type BathFact, factFindings } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
@@ -83,12 +83,18 @@ const PLACES = {
   lotId: 'choice',
 };
 
+/** What a bath feels of a fact; null for what does not touch it. */
+function bathFact(fact: RunFact): BathFact | null {
+  if (fact.type === 'addition') return { pouring: fact };
+  if (fact.type === 'reading' && fact.quantity === 'ph') return { ph: fact.value };
+  return fact.type === 'reading' && fact.quantity === 'bathC' ? { bathC: fact.value } : null;
+}
+
 /** A small form for an act that needs a word or a number. */
 export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose }: Props) {
   const { ask, step } = asked;
   const print = usePrint();
   const shelf = shelfOf(plan.own);
-  const own = state.steps[step.id];
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
   // What stands ready on the table is what goes in.
   const ready = addition ? weighed.get(`${step.id}/${addition.id}`)?.amount : null;
@@ -125,7 +131,8 @@ export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose
         {(values) => {
           const reader = askReader(ask, step, values, shelf, print.measures);
           const fact = factOf(values);
-          const warnings = fact.type === 'addition' && own ? additionFindings(plan, step, own, fact) : [];
+          const felt = bathFact(fact);
+          const warnings = felt ? factFindings(plan, step, state.steps, felt) : [];
           return (
             <>
               {ask === 'addition' ? (

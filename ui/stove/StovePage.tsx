@@ -221,7 +221,7 @@ function Stove({ run }: { run: LiveRun }) {
                   </section>
                 ))}
           </div>
-          <BathNow plan={plan} cards={view.cards} />
+          <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
           <Findings findings={cautions} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
         </div>
         <div className="stack">

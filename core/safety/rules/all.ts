@@ -1,3 +1,4 @@
+import { above } from '../../measure/limits';
 import type { Window } from '../../schedule/diary';
 import type { StepFacts } from '../facts';
 import { type Finding, rankFindings } from '../finding';
@@ -37,9 +38,9 @@ export function circuitFinding(loads: readonly (Window & { readonly watt: number
     worstW = Math.max(worstW, atOnce);
   }
   const share = worstW / circuitW;
-  if (share <= 0.8) return [];
+  if (!above(share, 0.8)) return [];
   const text = `${Math.round(worstW)} W at once on a circuit of ${Math.round(circuitW)} W. Heat them in turn; ask an electrician about the circuit.`;
-  return [{ rule: 'P13', severity: share > 1 ? 'stop' : 'caution', text, stepId: null }];
+  return [{ rule: 'P13', severity: above(share, 1) ? 'stop' : 'caution', text, stepId: null }];
 }
 
 export const PLAN_FOOTER = 'Cautions cover common hazards only. Read the label and safety data sheet of what you hold.';

@@ -1,5 +1,6 @@
 import { weighsWell } from '../../dose/solutions';
 import { scaleFor } from '../../kitchen/scale';
+import { above, atLeast } from '../../measure/limits';
 import { printMass, printNumber } from '../../measure/print';
 import { blockedText } from '../data/blocked';
 import type { Content } from '../facts';
@@ -11,16 +12,28 @@ const METALS = ['copperSulfate', 'tinChloride'];
 const NEED_LABEL = ['ironSulfate', 'ironLiquor', 'copperSulfate', 'tinChloride', 'vinegar', 'ammonia', 'peroxide', 'bleach'];
 const SMALL_MATTERS = ['ironSulfate', 'copperSulfate', 'tinChloride', 'lye', 'dithionite', 'thioureaDioxide'];
 
-function doseSaid({ assistant, name, wofPct, gPerL }: Content): readonly Said[] {
+/** Strength on the label at (or above) which it is more than a household product, %: safety handbook R25 and section 2. */
+const STRENGTH_LIMITS: Readonly<Record<string, { readonly cautionPct: number | null; readonly stopPct: number; readonly orAt: boolean }>> = {
+  vinegar: { cautionPct: 10, stopPct: 25, orAt: true },
+  peroxide: { cautionPct: 3, stopPct: 12, orAt: false },
+  // Any bleach is cautioned about by its dose rule.
+  bleach: { cautionPct: null, stopPct: 6, orAt: false },
+};
+
+function doseSaid({ assistant, name, wofPct, gPerL, reckonedAs }: Content): readonly Said[] {
   const limit = assistant?.limit;
   if (!limit) return clear;
+  const anyDose = caution(`${name}: ${limit.why}. ${assistant.inBrief}`);
   const dose = limit.per === 'wofPct' ? wofPct : gPerL;
-  if (dose === null) return clear;
+  // What is cautioned about at any dose is so without a figure too.
+  if (dose === null) return limit.cautionAbove === 0 ? anyDose : clear;
   const unit = limit.per === 'wofPct' ? '%' : 'g/L';
   const text = (bound: number) =>
-    `${printNumber(dose)} ${unit} ${name} is above the ${printNumber(bound)} ${unit} many dyers use: ${limit.why}. Check grams and fibre weight.`;
-  if (limit.stopAbove !== null && dose > limit.stopAbove) return limit.stopNeedsReason ? stopUnlessReason(text(limit.stopAbove)) : stop(text(limit.stopAbove));
-  return dose > limit.cautionAbove ? caution(limit.cautionAbove === 0 ? `${name}: ${limit.why}. ${assistant.inBrief}` : text(limit.cautionAbove)) : clear;
+    `${printNumber(dose)} ${unit} ${name}${reckonedAs === null ? '' : ` (reckoned as ${reckonedAs})`} is above the ${printNumber(bound)} ${unit} many dyers use: ${limit.why}. Check grams and fibre weight.`;
+  if (limit.stopAbove !== null && above(dose, limit.stopAbove))
+    return limit.stopNeedsReason ? stopUnlessReason(text(limit.stopAbove)) : stop(text(limit.stopAbove));
+  if (!above(dose, limit.cautionAbove)) return clear;
+  return limit.cautionAbove === 0 ? anyDose : caution(text(limit.cautionAbove));
 }
 
 export const DOSE_RULES: readonly Rule[] = [
@@ -43,8 +56,8 @@ export const DOSE_RULES: readonly Rule[] = [
       if (!iron || !protein) return clear;
       const totalPct = ironBeforePct + (iron.wofPct ?? 0);
       const text = `Iron weakens wool and silk over years. ${iron.wofPct === null ? 'Unweighed' : `${printNumber(totalPct)} %`}, ${printNumber(ironHotMin)} min hot: shorten the dip, rinse well, expect a harsher hand.`;
-      if (totalPct > 6) return stopUnlessReason(text);
-      return totalPct > 4 || ironHotMin > 10 ? caution(text) : clear;
+      if (above(totalPct, 6)) return stopUnlessReason(text);
+      return above(totalPct, 4) || above(ironHotMin, 10) ? caution(text) : clear;
     },
   },
   {
@@ -85,10 +98,12 @@ export const DOSE_RULES: readonly Rule[] = [
     about: 'acid and peroxide stronger than the kitchen’s',
     check: ({ contents }) =>
       contents.flatMap(({ substance, strengthPct }) => {
-        const [careAt, stopAt] = substance === 'vinegar' ? [10, 25] : substance === 'peroxide' ? [3.001, 12.001] : [null, null];
-        if (careAt === null || stopAt === null || strengthPct === null || strengthPct < careAt) return clear;
+        const limit = STRENGTH_LIMITS[substance];
+        if (!limit || strengthPct === null) return clear;
         const text = `${printNumber(strengthPct)} % is stronger than kitchen or first-aid grade. Goggles, gloves, label; or buy weaker.`;
-        return strengthPct >= stopAt ? stop(text) : caution(text);
+        const beyond = (limitPct: number) => (limit.orAt ? atLeast(strengthPct, limitPct) : above(strengthPct, limitPct));
+        if (beyond(limit.stopPct)) return stop(text);
+        return limit.cautionPct !== null && beyond(limit.cautionPct) ? caution(text) : clear;
       }),
   },
 ];

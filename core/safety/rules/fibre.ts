@@ -1,6 +1,9 @@
+import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
 import { has, reacts } from '../facts';
 import { caution, clear, note, type Rule, stop, stopUnlessReason } from '../rule';
+
+const ALUMS = ['alum', 'ammoniumAlum', 'aluminiumAcetate', 'aluminiumTriformate'];
 
 /** Rules on what harms the fibre: safety handbook section 6, R7-R11, X4. Wool here means wool and other animal hair. */
 export const FIBRE_RULES: readonly Rule[] = [
@@ -11,36 +14,38 @@ export const FIBRE_RULES: readonly Rule[] = [
       if (!heated || hottestC === null) return clear;
       const text = `${printNumber(hottestC)} °C can felt wool or dull silk. Hold lower, no rolling boil.`;
       // Bundled, unstirred goods felt less (safety handbook section 7).
-      if ((wool || silk) && hottestC > 95) return still ? note(text) : caution(text);
-      return silk && hottestC > 85 ? note(text) : clear;
+      if ((wool || silk) && above(hottestC, 95)) return still ? note(text) : caution(text);
+      return silk && above(hottestC, 85) ? note(text) : clear;
     },
   },
   {
     id: 'R8',
     about: 'heating hair fast',
-    check: ({ wool, rateCPerMin }) => {
-      if (!wool || rateCPerMin === null || rateCPerMin <= 1) return clear;
+    check: ({ wool, rateCPerMin, still }) => {
+      // Goods that lie still in steam or a roll do not felt by the rise.
+      if (!wool || still || rateCPerMin === null || !above(rateCPerMin, 1)) return clear;
       const text = `Heating at ${rateCPerMin.toFixed(2)} °C/min can felt wool. Aim near 1 °C a minute and leave it still.`;
-      return rateCPerMin > 1.5 ? caution(text) : note(text);
+      return above(rateCPerMin, 1.5) ? caution(text) : note(text);
     },
   },
   {
     id: 'R9',
     about: 'wool from a hot bath into a cold one',
-    check: ({ wool, comeFromC, startC }) => {
-      if (!wool || comeFromC === null || Math.abs(comeFromC - startC) <= 15) return clear;
+    check: ({ wool, comeFromC, startC, coolFirstMin }) => {
+      if (wool && coolFirstMin > 0) return note(`Let the goods cool about ${coolFirstMin} min in the air first: a sudden change can felt wool.`);
+      if (!wool || comeFromC === null || !above(Math.abs(comeFromC - startC), 15)) return clear;
       return caution(`A ${Math.round(Math.abs(comeFromC - startC))} °C jump can felt wool. Let it cool, or match the rinse temperature.`);
     },
   },
   {
     id: 'R10',
     about: 'alkali on wool and silk',
-    check: ({ protein, ph, heated, hottestC, alkaliMin }) => {
+    check: ({ protein, ph, heated, hottestC, startC, alkaliMin }) => {
       if (!protein || ph === null) return clear;
-      const c = heated ? (hottestC ?? 100) : 20;
+      const c = heated ? (hottestC ?? 100) : Math.max(startC, hottestC ?? startC);
       const text = `pH ${printNumber(ph)} at ${printNumber(c)} °C eats wool and silk. Cool it, lower the pH, or shorten the dip.`;
-      if (ph > 11) return stopUnlessReason(text);
-      return (ph > 9 && c > 50) || (ph > 10 && alkaliMin > 10) ? caution(text) : clear;
+      if (above(ph, 11)) return stopUnlessReason(text);
+      return (above(ph, 9) && above(c, 50)) || (above(ph, 10) && above(alkaliMin, 10)) ? caution(text) : clear;
     },
   },
   {
@@ -48,7 +53,7 @@ export const FIBRE_RULES: readonly Rule[] = [
     about: 'hot or dried-in acid on plant fibre',
     check: ({ cellulose, ph, heated, hottestC, driesSour }) => {
       if (!cellulose) return clear;
-      const hotSour = ph !== null && ph < 3 && heated && (hottestC ?? 100) >= 60;
+      const hotSour = ph !== null && !atLeast(ph, 3) && heated && atLeast(hottestC ?? 100, 60);
       return hotSour || driesSour ? caution('Hot or dried-in acid tenders cotton and linen. Rinse or neutralise before drying.') : clear;
     },
   },
@@ -63,7 +68,7 @@ export const FIBRE_RULES: readonly Rule[] = [
     about: 'a dyestuff’s own heat limit',
     check: ({ contents, hottestC, heated }) =>
       contents.flatMap(({ dyestuff, name }) =>
-        dyestuff?.maxC !== undefined && dyestuff?.maxC !== null && heated && (hottestC ?? 100) > dyestuff.maxC
+        dyestuff?.maxC !== undefined && dyestuff?.maxC !== null && heated && above(hottestC ?? 100, dyestuff.maxC)
           ? caution(`${name} browns above ${printNumber(dyestuff.maxC)} °C: hold it lower.`)
           : clear,
       ),
@@ -71,9 +76,15 @@ export const FIBRE_RULES: readonly Rule[] = [
   {
     id: 'apart',
     about: 'iron and alum in one soak',
-    check: (facts) =>
-      has(facts, 'ironSulfate') && has(facts, 'alum', 'aluminiumAcetate')
-        ? caution('Iron darkens alum goods in the same soak. Give the iron a vessel of its own.')
-        : clear,
+    check: (facts) => {
+      const bath = { contents: facts.inBath };
+      if (has(bath, 'ironSulfate', 'ironLiquor') && has(bath, ...ALUMS))
+        return caution('Iron darkens alum goods in the same soak. Give the iron a vessel of its own.');
+      if (facts.ironGoodsMixed) return caution('Goods with iron and goods without in one bath: the iron darkens the others. Give them baths of their own.');
+      // A pot that held iron keeps some of it, whatever the next bath is for.
+      return has({ contents: facts.lastInVessel }, 'ironSulfate', 'ironLiquor') && !has(bath, 'ironSulfate', 'ironLiquor') && facts.goodsIn
+        ? caution(`${facts.vessel?.name ?? 'This vessel'} last held iron: traces darken what comes after. Scrub it, or take another.`)
+        : clear;
+    },
   },
 ];

@@ -1,6 +1,8 @@
+import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
-import { has, nameOf, reacts, type StepFacts } from '../facts';
-import { caution, clear, type Rule, type Said, stop } from '../rule';
+import type { Assistant } from '../../shelf/assistant';
+import { type Content, has, nameOf, reacts, type StepFacts } from '../facts';
+import { caution, clear, note, type Rule, type Said, stop } from '../rule';
 
 /** What must not meet: safety handbook section 3 (X1-X16) and R19-R24. */
 
@@ -23,7 +25,57 @@ export function fizzL(facts: Pick<StepFacts, 'contents'>): number | null {
 const pair = (id: string, about: string, meets: (facts: StepFacts) => boolean, say: (facts: StepFacts) => readonly Said[]): Rule => ({
   id,
   about,
-  check: (facts) => (meets(facts) ? say(facts) : clear),
+  // What was put in before, in the same bath, meets it too.
+  check: (facts) => {
+    const bath = { ...facts, contents: facts.inBath };
+    return meets(bath) ? say(bath) : clear;
+  },
+});
+
+type Family = (content: Content) => boolean;
+const family =
+  (...kinds: readonly Assistant['reacts'][number][]): Family =>
+  ({ assistant }) =>
+    assistant?.reacts.some((kind) => kinds.includes(kind)) ?? false;
+const named =
+  (...ids: readonly string[]): Family =>
+  ({ substance }) =>
+    ids.includes(substance);
+const either =
+  (...families: readonly Family[]): Family =>
+  (content) =>
+    families.some((one) => one(content));
+
+interface Meeting {
+  readonly inBath: Content;
+  readonly before: Content;
+  /** Where the earlier one still is. */
+  readonly where: string;
+}
+
+/** One of a pair goes in while the other was last in this vessel, or is still on the goods with no rinse between. */
+function meeting({ contents, inBath, lastInVessel, onGoods, vessel }: StepFacts, a: Family, b: Family): Meeting | null {
+  for (const [own, other] of [
+    [a, b],
+    [b, a],
+  ] as const) {
+    const now = contents.find(own);
+    if (!now || inBath.some(other)) continue;
+    const inVessel = lastInVessel.find(other);
+    if (inVessel) return { inBath: now, before: inVessel, where: `in ${vessel?.name ?? 'this vessel'}` };
+    const onThem = onGoods.find(other);
+    if (onThem) return { inBath: now, before: onThem, where: 'on the goods' };
+  }
+  return null;
+}
+
+const across = (id: string, about: string, a: Family, b: Family, say: (meeting: Meeting) => readonly Said[]): Rule => ({
+  id,
+  about,
+  check: (facts) => {
+    const met = meeting(facts, a, b);
+    return met ? say(met) : clear;
+  },
 });
 
 /** Nothing of the starter shelf; somebody's own substance may be. */
@@ -32,6 +84,24 @@ const URINE = /\b(urine|manure|dung)\b/i;
 const BARE = ['aluminium', 'zinc', 'galvanised', 'tinned'];
 
 export const TOGETHER_RULES: readonly Rule[] = [
+  across(
+    'R21',
+    'bleach where something it must not meet was last',
+    family('bleach'),
+    either(family('acid', 'ammonia', 'ammoniumSalt', 'alcohol', 'reducer'), named('peroxide')),
+    ({ inBath, before, where }) =>
+      stop(`${before.name} was last ${where}: with ${inBath.name} it can make harmful gas. Another vessel and day, rinsed twice between.`),
+  ),
+  across(
+    'X16',
+    'peroxide where acid, copper or iron was last',
+    named('peroxide'),
+    either(family('acid'), named('copperSulfate', 'ironSulfate', 'ironLiquor')),
+    ({ inBath, before, where }) => caution(`${before.name} was last ${where}: with ${inBath.name} it makes gas and holes in fibre. Rinse between them.`),
+  ),
+  across('emptied', 'sour after alkaline in one vessel, or the other way round', family('acid'), family('alkali', 'carbonate'), ({ inBath, before, where }) =>
+    note(`${before.name} was last ${where}: it uses up ${inBath.name}. Empty and rinse first.`),
+  ),
   pair(
     'X1',
     'bleach and acid',
@@ -60,8 +130,8 @@ export const TOGETHER_RULES: readonly Rule[] = [
     (f) => {
       const litres = fizzL(f);
       const bathL = (f.waterMl ?? 0) / 1000;
-      const full = (f.fit?.fillPct ?? 100) > 50;
-      if (litres !== null && !(litres > 0.5 * bathL || (litres > 0.1 * bathL && full))) return clear;
+      const full = above(f.fit?.fillPct ?? 100, 50);
+      if (litres !== null && !(above(litres, 0.5 * bathL) || (above(litres, 0.1 * bathL) && full))) return clear;
       return caution(
         `This fizzes: about ${litres === null ? 'an unknown amount' : `${printNumber(litres)} L`} of gas. Add by the spoonful in an open, half-full pot.`,
       );
@@ -70,13 +140,13 @@ export const TOGETHER_RULES: readonly Rule[] = [
   pair(
     'R19',
     'closed and making gas, or closed and warm',
-    (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || (f.wetMin >= 1440 && f.plantIn) || has(f, 'ironLiquor')),
+    (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || (atLeast(f.wetMin, 1440) && f.plantIn) || has(f, 'ironLiquor')),
     () => stop('A closed jar can burst here. Loosen the lid or use a vented one, headspace at least 10 %.'),
   ),
   pair(
     'X18',
     'a jar that ferments, opened daily',
-    (f) => f.lid === 'openedDaily' && f.wetMin >= 1440 && f.plantIn,
+    (f) => f.lid === 'openedDaily' && atLeast(f.wetMin, 1440) && f.plantIn,
     () => caution('Gas builds in a fermenting jar: open it daily, away from the face, or use a cloth lid.'),
   ),
   pair(
@@ -113,7 +183,7 @@ export const TOGETHER_RULES: readonly Rule[] = [
     'lye',
     (f) => has(f, 'lye'),
     (f) =>
-      f.startC > 30
+      above(f.startC, 30)
         ? stop('Lye into warm water spatters and boils. Cold water first, powder into water.')
         : caution('Lye burns skin and eyes. Goggles, gloves, cold water first, powder into water.'),
   ),
@@ -137,9 +207,9 @@ export const TOGETHER_RULES: readonly Rule[] = [
     'reducers',
     (f) => reacts(f, 'reducer'),
     (f) => {
-      if (reacts(f, 'acid') || reacts(f, 'oxidiser') || (f.ph !== null && f.ph < 7))
+      if (reacts(f, 'acid') || reacts(f, 'oxidiser') || (f.ph !== null && !atLeast(f.ph, 7)))
         return stop('Keep reducer dry and away from acid. Stink or smoke: get out, call for help.');
-      return f.heated && (f.hottestC ?? 100) > 60
+      return f.heated && above(f.hottestC ?? 100, 60)
         ? caution('A reducer above 60 °C breaks down and stinks. Keep it cooler, window open.')
         : caution('Damp reducer heats itself up: dry spoon, its own tub, closed and cool. Powder into plenty of water.');
     },
@@ -149,8 +219,8 @@ export const TOGETHER_RULES: readonly Rule[] = [
     'ammonia',
     (f) => has(f, 'ammonia'),
     (f) => {
-      const strong = f.contents.some((c) => c.substance === 'ammonia' && (c.strengthPct ?? 0) > 10);
-      const hot = f.heated && (f.hottestC ?? 100) > 40;
+      const strong = f.contents.some((c) => c.substance === 'ammonia' && above(c.strengthPct ?? 0, 10));
+      const hot = f.heated && above(f.hottestC ?? 100, 40);
       return strong || hot
         ? stop('Ammonia vapour burns eyes and lungs. Cold, outdoors, weak strength only.')
         : caution('Ammonia vapour burns eyes and lungs. Outdoors or at an open window, cold.');

@@ -1,3 +1,4 @@
+import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
 import { plantRow, plantRowsFor } from '../data/plants';
 import { has, reacts, type StepFacts } from '../facts';
@@ -44,7 +45,7 @@ const metalSalt = (facts: Pick<StepFacts, 'contents'>): boolean => facts.content
 
 export function lossL({ heated, heatMin, lid, hottestC }: Pick<StepFacts, 'heated' | 'heatMin' | 'lid' | 'hottestC'>): number {
   if (!heated) return 0;
-  const perH = (hottestC ?? 0) >= 98 ? LOSS_L_PER_H.boil : lid === 'none' ? LOSS_L_PER_H.open : LOSS_L_PER_H.covered;
+  const perH = atLeast(hottestC ?? 0, 98) ? LOSS_L_PER_H.boil : lid === 'none' ? LOSS_L_PER_H.open : LOSS_L_PER_H.covered;
   return (heatMin / 60) * perH;
 }
 
@@ -65,7 +66,7 @@ function steamer(facts: StepFacts): readonly Said[] {
   // Between top-ups the water must last.
   const marks = [0, ...facts.topUpsMin, facts.heatMin];
   const longestMin = Math.max(...marks.slice(1).map((mark, i) => mark - (marks[i] ?? 0)));
-  return longestMin > dryMin ? stop(text) : caution(text);
+  return above(longestMin, dryMin) ? stop(text) : caution(text);
 }
 
 function shared(facts: StepFacts): readonly Said[] {
@@ -92,9 +93,9 @@ export const WORK_RULES: readonly Rule[] = [
     id: 'P1',
     about: 'hands in a hot bath',
     check: ({ handC }) => {
-      if (handC === null || handC <= 43) return clear;
+      if (handC === null || !above(handC, 43)) return clear;
       const c = printNumber(handC);
-      return handC >= 50
+      return atLeast(handC, 50)
         ? caution(`${c} °C scalds within minutes, hotter within seconds. Tongs or lined gauntlets; chemical gloves do not stop heat.`)
         : note(`${c} °C is hot for bare hands. Tongs or lined gauntlets.`);
     },
@@ -109,9 +110,9 @@ export const WORK_RULES: readonly Rule[] = [
       const fillPct = fit.fillPct + (heated ? foam : 0);
       const pct = printNumber(fillPct);
       if (fit.overMl > 0) return stop(`This overfills the vessel: ${printNumber(fit.fillPct)} % of the brim. Use a bigger one or split the batch.`);
-      if (heated && fillPct > 90) return stop(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`);
+      if (heated && above(fillPct, 90)) return stop(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`);
       // An unknown target counts as the worst plausible one.
-      return heated && fillPct > 75 && (hottestC ?? 100) >= 80
+      return heated && above(fillPct, 75) && atLeast(hottestC ?? 100, 80)
         ? caution(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`)
         : clear;
     },
@@ -139,8 +140,8 @@ export const WORK_RULES: readonly Rule[] = [
     check: (facts) => {
       if (!facts.heated || facts.vessel?.kind === 'steamer') return clear;
       const loss = lossL(facts);
-      const losing = facts.waterMl !== null && facts.waterMl > 0 && loss > 0.1 * (facts.waterMl / 1000);
-      const unseen = facts.heatMin > 60 && facts.checkGapMin > 20;
+      const losing = facts.waterMl !== null && facts.waterMl > 0 && above(loss, 0.1 * (facts.waterMl / 1000));
+      const unseen = above(facts.heatMin, 60) && above(facts.checkGapMin, 20);
       if (!unseen && !losing) return clear;
       return caution(
         unseen
@@ -185,10 +186,10 @@ export const WORK_RULES: readonly Rule[] = [
     check: ({ wetMin, plantIn, kind, still }) => {
       const h = Math.round(wetMin / 60);
       const text = `Warm and wet for ${h} h grows mould. Open, cool, or dry it; discard if fuzzy.`;
-      if (kind === 'bundle' && still && h > 24) return caution(text);
-      if (kind === 'dry') return h > 48 ? note(text) : clear;
-      if (!plantIn || h < 24) return clear;
-      return h >= 72 ? caution(text) : note(text);
+      if (kind === 'bundle' && still && above(wetMin, 1440)) return caution(text);
+      if (kind === 'dry') return above(wetMin, 2880) ? note(text) : clear;
+      if (!plantIn || !atLeast(wetMin, 1440)) return clear;
+      return atLeast(wetMin, 4320) ? caution(text) : note(text);
     },
   },
   {
@@ -196,7 +197,7 @@ export const WORK_RULES: readonly Rule[] = [
     about: 'children and pets',
     check: ({ home, heated, hottestC, contents }) =>
       home.childrenOrPets &&
-      ((heated && (hottestC ?? 100) > 50) || contents.some((content) => content.assistant !== null && content.assistant.signal === 'Danger'))
+      ((heated && above(hottestC ?? 100, 50)) || contents.some((content) => content.assistant !== null && content.assistant.signal === 'Danger'))
         ? caution('Children or pets at home: hot pots, cords and powders out of reach, scraps in a lidded bin.')
         : clear,
   },
@@ -208,7 +209,7 @@ export const WORK_RULES: readonly Rule[] = [
       const airy = facts.contents.some((content) => content.dyestuff?.plantRow && plantRow(content.dyestuff.plantRow)?.airy) && facts.heated;
       if (facts.heatSource?.outdoors) return clear;
       if (has(facts, 'bleach', 'tinChloride', 'dithionite')) return caution('Fumes: window open and moving air before you begin, or work outdoors.');
-      if (has(facts, 'vinegar') && facts.heated && (facts.hottestC ?? 100) >= 40)
+      if (has(facts, 'vinegar') && facts.heated && atLeast(facts.hottestC ?? 100, 40))
         return caution('Hot vinegar stings eyes and throat: window open, do not lean over the pot.');
       return airy ? caution('Its steam irritates: window open, do not lean over the pot.') : clear;
     },
@@ -217,16 +218,16 @@ export const WORK_RULES: readonly Rule[] = [
 
 /** R13 / P3: above 12 kg a caution, above 15 kg with the jug; moved hot above 50 °C it cannot start. */
 export function liftSaid(totalKg: number, movedAtC: number | null): readonly Said[] {
-  if (totalKg <= 12) return clear;
+  if (!above(totalKg, 12)) return clear;
   const kg = printNumber(totalKg);
-  if (movedAtC !== null && movedAtC > 50) return stop(`${kg} kg of hot liquid and pot. Move it empty and fill in place; cool first.`);
-  return caution(`${kg} kg of liquid and pot. Move it empty and fill in place; cool first.${totalKg > 15 ? ' Empty it by the jug first.' : ''}`);
+  if (movedAtC !== null && above(movedAtC, 50)) return stop(`${kg} kg of hot liquid and pot. Move it empty and fill in place; cool first.`);
+  return caution(`${kg} kg of liquid and pot. Move it empty and fill in place; cool first.${above(totalKg, 15) ? ' Empty it by the jug first.' : ''}`);
 }
 
 /** R26 / P12: liquid so much hotter than the jar. */
 export function glassSaid(material: string, heatProof: boolean, hotterK: number): readonly Said[] {
-  if (material !== 'glass' || hotterK <= 30) return clear;
+  if (material !== 'glass' || !above(hotterK, 30)) return clear;
   const text = `${Math.round(hotterK)} °C hotter than the jar: glass may crack. Warm the jar first or use steel.`;
-  if (hotterK > 60 && !heatProof) return stop(text);
-  return hotterK > 40 ? caution(text) : note(text);
+  if (above(hotterK, 60) && !heatProof) return stop(text);
+  return above(hotterK, 40) ? caution(text) : note(text);
 }
