@@ -17,8 +17,8 @@ const LEMON_PCT = 5;
 const AT_WORST: Readonly<Record<string, number>> = {
   bakingSoda: 8.3,
   chalk: 9,
-  washingSoda: 11.4,
-  sodaAsh: 11.4,
+  washingSoda: 11,
+  sodaAsh: 11,
   ammonia: 11,
   slakedLime: 12.4,
   lye: 13,

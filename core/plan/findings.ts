@@ -236,7 +236,9 @@ function ironBefore(step: Step, index: number, { steps, lots }: Context): number
 function comesFromC(step: Step, index: number, { steps }: Context): number | null {
   const beforeAt = steps.slice(0, index).findLastIndex((earlier) => earlier.lotIds.some((id) => step.lotIds.includes(id)));
   const before = steps[beforeAt];
-  if (!before || bathIdAt(steps, beforeAt) === bathIdAt(steps, index)) return null;
+  const bathId = bathIdAt(steps, index);
+  // On the line or the table there is no bath to meet.
+  if (!before || bathId === null || bathIdAt(steps, beforeAt) === bathId) return null;
   if (!above(COOL_MIN, (step.startMs - before.endMs) / 60_000)) return null;
   return endsHotC(before.phases);
 }

@@ -1,5 +1,5 @@
 import { printAmount, printTemperature } from '../measure/print';
-import type { Phase } from '../plan/phase';
+import { LOOK_IN_MIN, type Phase } from '../plan/phase';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
 import { amountNow } from './amountNow';
@@ -38,8 +38,11 @@ export function runNudges(plan: Pick<Plan, 'steps' | 'lots'>, state: RunState, c
       if (ready) {
         const overMs = Math.max(0, ...step.after.map((id) => state.steps[id]?.endedAtMs ?? 0));
         // A step that only waited for others is due the moment they are over; one that waited for a morning still does.
-        const afterMs = step.whyNotEarlier.why === 'after' && overMs > 0 ? overMs : Math.max(step.startMs, overMs);
-        nudges.push(nudge(step, 'begin', afterMs, `Begin: ${step.title}`));
+        // Wool that came hot cools in the air first.
+        const coolMin = step.coolFirstMin ?? 0;
+        const readyMs = overMs > 0 ? overMs + coolMin * MIN : 0;
+        const afterMs = step.whyNotEarlier.why === 'after' && readyMs > 0 ? readyMs : Math.max(step.startMs, readyMs);
+        nudges.push(nudge(step, 'begin', afterMs, `Begin: ${step.title}${coolMin > 0 ? ', with the goods cooled' : ''}`));
       }
     } else if (stepState.status === 'running') {
       const clock = clocks[step.id];
@@ -113,6 +116,12 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
         const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs);
         const dueMs = lastMs + phase.stirEveryMin * MIN;
         if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'stir', dueMs, 'Stir gently'));
+      }
+      // Stirring is a look; where nobody stirs so often, somebody looks in (safety handbook P5).
+      if (phase.stirEveryMin === null || phase.stirEveryMin > LOOK_IN_MIN) {
+        const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs, ...state.checks.map((check) => check.atMs), ...state.flippedAtMs);
+        const dueMs = lastMs + LOOK_IN_MIN * MIN;
+        if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'check', dueMs, 'Look in: heat, water, goods. Top up with hot water where it sank'));
       }
       if (step.lookAtMin !== null && !state.checks.some((check) => check.atMs >= now.enteredMs)) {
         nudges.push(nudge(step, 'check', now.enteredMs + step.lookAtMin * MIN, 'Look early: does it take? Pale beside a coloured one means no mordant'));

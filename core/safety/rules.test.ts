@@ -240,8 +240,31 @@ describe('jars, steam and long heat', () => {
     expect(severity('R16', { ...long, checkGapMin: 20 })).toEqual([]);
   });
   test('a bath that loses more than a tenth is said: 7 h covered lose 2.1 L', () => {
-    expect(lossL({ heated: true, heatMin: 420, lid: 'resting', hottestC: 85 })).toBeCloseTo(2.1, 9);
-    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 10_000 })).toEqual(['caution']);
+    expect(lossL({ heated: true, heatMin: 420, lid: 'resting', hottestC: 85, waterMl: 10_000 })).toBeCloseTo(2.1, 9);
+    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 10_000 })).toEqual(['note']);
+    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 4000 })).toEqual(['caution']);
+  });
+  test('no more boils off than there is', () => expect(lossL({ heated: true, heatMin: 120, lid: 'none', hottestC: 99, waterMl: 300 })).toBe(0.3));
+  test('any dose of what is cautioned about at any dose, also an unknown one', () => {
+    for (const id of ['ironLiquor', 'alcohol', 'bleach', 'woodAsh', 'lye'])
+      expect([id, severity('R2', { contents: [content(id)], protein: false })]).toEqual([id, ['caution']]);
+  });
+  test('bleach of 8 % is a stop, of 5 % only its own caution', () => {
+    expect(severity('R25', { contents: [content('bleach', { strengthPct: 8 })] })).toEqual(['stop']);
+    expect(severity('R25', { contents: [content('bleach', { strengthPct: 5 })] })).toEqual([]);
+  });
+  test('goods that lie still in steam do not felt by the rise', () => expect(severity('R8', { rateCPerMin: 5, still: true })).toEqual([]));
+  test('bleach into the pail that last held vinegar, or onto goods still sour, is a stop; after a rinse it is not', () => {
+    const bleach = { contents: [content('bleach', { mL: 20 })], inBath: [content('bleach', { mL: 20 })], protein: false };
+    expect(severity('R21', { ...bleach, lastInVessel: [content('vinegar')] })).toEqual(['stop']);
+    expect(severity('R21', { ...bleach, onGoods: [content('alum')] })).toEqual(['stop']);
+    expect(severity('R21', bleach)).toEqual([]);
+  });
+  test('a pot that last held iron is said for whatever comes after, not for more iron', () => {
+    const iron = content('ironSulfate', { grams: 2 });
+    expect(severity('apart', { contents: [content('alum')], inBath: [content('alum')], lastInVessel: [iron] })).toEqual(['caution']);
+    expect(severity('apart', { contents: [iron], inBath: [iron], lastInVessel: [iron] })).toEqual([]);
+    expect(severity('apart', { ironGoodsMixed: true })).toEqual(['caution']);
   });
   test('a rest with heat on is a stop', () => expect(severity('R15', { kind: 'rest', heated: true })).toEqual(['stop']));
   test.each([

@@ -43,10 +43,12 @@ const FOOD = [
 const foodOnly = (facts: Pick<StepFacts, 'contents'>): boolean => facts.contents.every((content) => FOOD.includes(content.substance));
 const metalSalt = (facts: Pick<StepFacts, 'contents'>): boolean => facts.contents.some((content) => content.assistant?.group === 'mordant');
 
-export function lossL({ heated, heatMin, lid, hottestC }: Pick<StepFacts, 'heated' | 'heatMin' | 'lid' | 'hottestC'>): number {
+/** Litres that boil off, no more than there are. */
+export function lossL({ heated, heatMin, lid, hottestC, waterMl }: Pick<StepFacts, 'heated' | 'heatMin' | 'lid' | 'hottestC' | 'waterMl'>): number {
   if (!heated) return 0;
   const perH = atLeast(hottestC ?? 0, 98) ? LOSS_L_PER_H.boil : lid === 'none' ? LOSS_L_PER_H.open : LOSS_L_PER_H.covered;
-  return (heatMin / 60) * perH;
+  const loss = (heatMin / 60) * perH;
+  return waterMl === null ? loss : Math.min(loss, waterMl / 1000);
 }
 
 /** Minutes until a steamer is dry; null when its water is unknown. */
@@ -140,14 +142,15 @@ export const WORK_RULES: readonly Rule[] = [
     check: (facts) => {
       if (!facts.heated || facts.vessel?.kind === 'steamer') return clear;
       const loss = lossL(facts);
-      const losing = facts.waterMl !== null && facts.waterMl > 0 && above(loss, 0.1 * (facts.waterMl / 1000));
-      const unseen = above(facts.heatMin, 60) && above(facts.checkGapMin, 20);
-      if (!unseen && !losing) return clear;
-      return caution(
-        unseen
-          ? 'More than an hour on heat: look in every 20 min and top up with hot water before the level drops.'
-          : `About ${printNumber(Number(loss.toPrecision(1)))} L boils off: top up with hot water before the level drops.`,
-      );
+      const bathL = (facts.waterMl ?? 0) / 1000;
+      if (above(facts.heatMin, 60) && above(facts.checkGapMin, 20))
+        return caution('More than an hour on heat: look in every 20 min and top up with hot water before the level drops.');
+      if (bathL <= 0 || !above(loss, 0.1 * bathL)) return clear;
+      const litres = printNumber(Number(loss.toPrecision(1)));
+      // The stove calls for a look often enough; what would boil away by half is no small thing all the same.
+      return above(loss, 0.5 * bathL)
+        ? caution(`About ${litres} L of ${printNumber(bathL)} L boil off: cover it, and top up with hot water at every look.`)
+        : note(`About ${litres} L boil off in all: top up with hot water at the looks.`);
     },
   },
   { id: 'R17', about: 'a steamer running dry', check: steamer },
