@@ -67,6 +67,20 @@ export function creditHold(readings: readonly Reading[], rule: HoldRule, fromMs:
   return total;
 }
 
+/** Credits of stretches one after the other. */
+export const addCredits = (credits: readonly Credit[]): Credit =>
+  credits.reduce(
+    (sum, one) => ({
+      inBandMin: sum.inBandMin + one.inBandMin,
+      assumedMin: sum.assumedMin + one.assumedMin,
+      underMin: sum.underMin + one.underMin,
+      overMin: sum.overMin + one.overMin,
+      unmeasuredMin: sum.unmeasuredMin + one.unmeasuredMin,
+      aboveCeilingMin: sum.aboveCeilingMin + one.aboveCeilingMin,
+    }),
+    NONE,
+  );
+
 export const creditedMin = (credit: Credit): number => credit.inBandMin + credit.assumedMin;
 
 const isIn = (c: number, [low, high]: readonly [number, number]): boolean => c >= low && c <= high;

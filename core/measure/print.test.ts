@@ -58,7 +58,9 @@ describe('times', () => {
     [65, '1 h 05'],
     [120, '2 h'],
     [1440, '1 d'],
-    [5790, '4 d'], // T72: 2 March 18:00 to 6 March 18:30, half an hour short of mattering
+    [5790, '4 d 0 h 30 min'], // T72: 2 March 18:00 to 6 March 18:30
+    [2880, '2 d'],
+    [4325, '3 d 0 h 5 min'],
     [5880, '4 d 2 h'], // T71
     [3480, '2 d 10 h'], // T70: 58 h
     [-90, '−1 h 30'],

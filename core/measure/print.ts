@@ -20,17 +20,20 @@ export const printVolume = (mL: number): string => (Math.abs(mL) >= 1000 ? `${tr
 /** Tenths are as fine as a kitchen thermometer reads. */
 export const printTemperature = (c: number): string => `${trimZeros((Math.round(c * 10) / 10 || 0).toFixed(1))} °C`;
 
+/** "70–80 °C" */
+export const printBand = ([low, high]: readonly [number, number]): string => `${printTemperature(low).replace(/ °C$/, '')}–${printTemperature(high)}`;
+
 export const printPercent = (pct: number): string => `${printNumber(pct)} %`;
 
-/** "3 min", "1 h 05", "2 d 3 h": minutes rounded to the nearest, never shown as seconds. */
+/** "3 min", "1 h 05", "2 d 3 h", "4 d 0 h 30 min": minutes rounded to the nearest, none left out, never shown as seconds. */
 export function printDuration(minutes: number): string {
   const total = Math.round(Math.abs(minutes));
   const sign = minutes < 0 && total > 0 ? '−' : '';
   if (total < 60) return `${sign}${total} min`;
   const hours = Math.floor(total / 60);
   if (hours < 24) return `${sign}${hours} h${total % 60 ? ` ${String(total % 60).padStart(2, '0')}` : ''}`;
-  const restHours = hours % 24;
-  return `${sign}${Math.floor(hours / 24)} d${restHours ? ` ${restHours} h` : ''}`;
+  const [restHours, restMin] = [hours % 24, total % 60];
+  return `${sign}${Math.floor(hours / 24)} d${restHours || restMin ? ` ${restHours} h` : ''}${restMin ? ` ${restMin} min` : ''}`;
 }
 
 /** "3:12" for short exact dips: minutes and seconds are kept, not rounded away. */

@@ -1,4 +1,4 @@
-import { type Credit, creditedMin, creditHold, firstInBandMs, type Reading } from '../hold/credit';
+import { addCredits, type Credit, creditedMin, creditHold, firstInBandMs, type Reading } from '../hold/credit';
 import { type Phase, typicalMin } from '../plan/phase';
 import type { PlanStep } from '../plan/plan';
 import type { StepState } from './fold';
@@ -14,7 +14,9 @@ export interface PhaseClock {
   /** True when the readings showed it, not a tap: the bath reached the band. */
   readonly seenByReadings: boolean;
   readonly leftMs: number | null;
+  /** Without the pauses. */
   readonly elapsedMin: number;
+  readonly pausedMin: number;
   readonly credit: Credit | null;
   /** Minutes still to go at the least; negative when over. Null where only a look decides. */
   readonly leftMin: number | null;
@@ -27,6 +29,7 @@ export interface StepClock {
   readonly latestC: Reading | null;
   readonly highestC: number | null;
   readonly lowestHoldC: number | null;
+  readonly highestHoldC: number | null;
 }
 
 /**
@@ -42,8 +45,14 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
     const phase = step.phases[entry.phaseIndex] as Phase;
     const leftMs = entries[i + 1]?.atMs ?? state.endedAtMs;
     const untilMs = Math.max(entry.atMs, leftMs ?? endMs);
-    const elapsedMin = (untilMs - entry.atMs - pausedMs(entry.atMs, untilMs)) / 60_000;
-    const credit = phase.kind === 'hold' ? holdCredit(phase, readings, entry.atMs, untilMs) : null;
+    const pausedMin = pausedMs(entry.atMs, untilMs) / 60_000;
+    const elapsedMin = (untilMs - entry.atMs) / 60_000 - pausedMin;
+    // The heat is off in a pause: those minutes are no hold, whatever the bath still reads.
+    const credit =
+      phase.kind === 'hold' ? addCredits(workedStretches(state.pauses, entry.atMs, untilMs).map(([a, b]) => holdCredit(phase, readings, a, b))) : null;
+    // Nobody had measured yet: those minutes go by the clock, until a first reading says more.
+    const firstReadMs = readings.find((reading) => reading.atMs >= entry.atMs && reading.atMs <= untilMs)?.atMs ?? untilMs;
+    const blindMin = (firstReadMs - entry.atMs - pausedMs(entry.atMs, firstReadMs)) / 60_000;
     return {
       index: entry.phaseIndex,
       phase,
@@ -51,8 +60,9 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
       seenByReadings: entry.seen,
       leftMs,
       elapsedMin,
+      pausedMin,
       credit,
-      leftMin: phase.kind === 'raise' ? null : typicalMin(phase) - (credit ? creditOrClock(credit) : elapsedMin),
+      leftMin: phase.kind === 'raise' ? null : typicalMin(phase) - (credit ? creditOrClock(credit, blindMin) : elapsedMin),
     };
   });
   const started = entries[0]?.atMs ?? nowMs;
@@ -66,12 +76,30 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
     latestC: own.at(-1) ?? null,
     highestC: own.length > 0 ? own.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
     lowestHoldC: inHold.length > 0 ? inHold.reduce((min, r) => Math.min(min, r.bathC), Infinity) : null,
+    highestHoldC: inHold.length > 0 ? inHold.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
   };
 }
 
-/** With no reading at all the hold goes by the clock, and says so; with any, only credited minutes count. */
-export function creditOrClock(credit: Credit): number {
-  return goesByClock(credit) ? credit.unmeasuredMin : creditedMin(credit);
+/** The stretches of a time in which the step was not paused. */
+function workedStretches(pauses: StepState['pauses'], fromMs: number, toMs: number): [number, number][] {
+  const stretches: [number, number][] = [];
+  let at = fromMs;
+  for (const pause of pauses) {
+    const pausedFrom = Math.min(Math.max(pause.fromMs, at), toMs);
+    if (pausedFrom > at) stretches.push([at, pausedFrom]);
+    at = Math.max(at, Math.min(pause.toMs ?? toMs, toMs));
+  }
+  if (toMs > at) stretches.push([at, toMs]);
+  return stretches;
+}
+
+/**
+ * With no reading at all the hold goes by the clock, and says so. Otherwise credited minutes count, and those before
+ * anybody measured: one late reading does not undo an hour.
+ * @param blindMin minutes before the first reading
+ */
+export function creditOrClock(credit: Credit, blindMin: number): number {
+  return goesByClock(credit) ? credit.unmeasuredMin : creditedMin(credit) + Math.min(blindMin, credit.unmeasuredMin);
 }
 export const goesByClock = (credit: Credit): boolean => credit.inBandMin + credit.assumedMin + credit.underMin + credit.overMin === 0;
 

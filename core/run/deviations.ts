@@ -1,9 +1,10 @@
-import { creditedMin } from '../hold/credit';
-import { type AmountUnit, printAmount, printDuration, printTemperature } from '../measure/print';
-import { typicalMin } from '../plan/phase';
+import { above } from '../measure/limits';
+import { printAmount, printBand, printDuration, printExactDuration, printNumber, printTemperature } from '../measure/print';
+import type { Phase } from '../plan/phase';
 import { amountOf, type PlanStep } from '../plan/plan';
-import type { StepClock } from './clock';
-import { goesByClock } from './clock';
+import { unreachable } from '../result';
+import { amountDifference } from './amountDifference';
+import { goesByClock, type PhaseClock, type StepClock } from './clock';
 import type { StepState } from './fold';
 import { plannedStirsMin } from './nudges';
 
@@ -19,10 +20,21 @@ export interface Comparison {
   readonly seen: boolean;
 }
 
-/** Smaller differences go as planned: nobody's hand is finer. */
-const TIME_SLACK_MIN = 5;
-const LENGTH_SLACK = 0.03;
-const AMOUNT_SLACK = 0.02;
+/** What still counts as planned, each kind of figure by its own measure. */
+const TOLERANCE = {
+  startMin: 5,
+  dipS: 5,
+  /** A hold or span without a least and a most of its own. */
+  lengthMin: 1,
+  lengthShare: 0.03,
+  /** Setting up, heating up and lifting are guesses of the plan: only a clear difference is said. */
+  guessMin: 3,
+  guessShare: 0.05,
+  bandK: 0.5,
+} as const;
+
+type Row = Omit<Comparison, 'stepId'>;
+const as = (what: string, planned: string, actual: string, difference: string | null, seen = true): Row => ({ what, planned, actual, difference, seen });
 
 /** Everything planned of a step beside what was done, in the order of the work. */
 export function compareStep(
@@ -32,130 +44,177 @@ export function compareStep(
   printTime: (ms: number) => string,
   nameOf: (substance: string) => string,
 ): Comparison[] {
-  const rows: Comparison[] = [];
-  const row = (what: string, planned: string, actual: string, difference: string | null, seen = true) =>
-    rows.push({ stepId: step.id, what, planned, actual, difference, seen });
-  if (state.status === 'skipped') {
-    row('step', 'to be done', 'skipped', `Skipped: ${state.skipReason}`);
-    return rows;
-  }
-  if (state.status === 'waiting') {
-    row('start', printTime(step.startMs), 'not begun', null, false);
-    return rows;
-  }
+  if (state.status === 'skipped') return [{ stepId: step.id, ...as('step', 'to be done', 'skipped', `Skipped: ${state.skipReason}`) }];
+  if (state.status === 'waiting') return [{ stepId: step.id, ...as('start', printTime(step.startMs), 'not begun', null, false) }];
   const beganMs = clock.phases[0]?.enteredMs;
-  if (beganMs !== undefined) row('start', printTime(step.startMs), printTime(beganMs), lateness((beganMs - step.startMs) / 60_000, 'Began'));
-  for (const [i, phase] of step.phases.entries()) {
-    const done = clock.phases.find((entry) => entry.index === i);
-    if (!done) continue;
-    if (phase.kind === 'hold') {
-      const { credit } = done;
-      const need = phase.minutes.typical;
-      const band = phase.bandC ? `${phase.bandC[0]}–${phase.bandC[1]} °C` : 'temperature unknown';
-      if (credit && !goesByClock(credit)) {
-        const got = creditedMin(credit);
-        const parts = [
-          credit.assumedMin >= 1 ? `${printDuration(credit.assumedMin)} of it assumed` : '',
-          credit.underMin >= 1 ? `${printDuration(credit.underMin)} under` : '',
-          credit.overMin >= 1 ? `${printDuration(credit.overMin)} over` : '',
-          credit.unmeasuredMin >= 1 ? `${printDuration(credit.unmeasuredMin)} not measured` : '',
-        ].filter(Boolean);
-        row(
-          'hold',
-          `${printDuration(need)} at ${band}`,
-          `${printDuration(got)} in band${parts.length ? ` (${parts.join(', ')})` : ''}`,
-          holdDifference(got, need),
-        );
-        if (credit.aboveCeilingMin >= 0.5 && phase.ceilingC !== null) {
-          row(
-            'ceiling',
-            `never above ${printTemperature(phase.ceilingC)}`,
-            `up to ${printTemperature(clock.highestC ?? phase.ceilingC)}`,
-            `${printDuration(credit.aboveCeilingMin)} above the ceiling`,
-          );
-        }
-      } else {
-        row(
-          'hold',
-          `${printDuration(need)} at ${band}`,
-          `${printDuration(done.elapsedMin)} by the clock, temperature not measured`,
-          lateness(done.elapsedMin - need, 'Held', need),
-        );
-      }
-      if (clock.lowestHoldC !== null && clock.highestC !== null) {
-        row('temperature', band, `${printTemperature(clock.lowestHoldC)} in the hold at the least, ${printTemperature(clock.highestC)} at the most`, null);
-      }
-      if (phase.stirEveryMin !== null) {
-        const planned = plannedStirsMin(need, phase.stirEveryMin).length;
-        const actual = state.stirredAtMs.length;
-        row(
-          'stirred',
-          `${planned} times`,
-          `${actual} times`,
-          actual === planned
-            ? null
-            : `Stirred ${Math.abs(planned - actual) === 1 ? 'once' : `${Math.abs(planned - actual)} times`} ${actual < planned ? 'less' : 'more'} than planned`,
-        );
-      }
-    } else {
-      const window = step.phaseTimes[i];
-      // A rest is planned as long as the schedule drew it out, over a night perhaps, not as long as rests usually are.
-      const planned = window ? (window.toMs - window.fromMs) / 60_000 : typicalMin(phase);
-      const word = PHASE_WORD[phase.kind];
-      row(
-        word,
-        printDuration(planned),
-        printDuration(done.elapsedMin),
-        lateness(done.elapsedMin - planned, `${word.charAt(0).toUpperCase()}${word.slice(1)} took`, planned),
-      );
+  const start =
+    beganMs === undefined
+      ? as('step', 'to be done', 'ended without being begun: nobody saw it', null, false)
+      : as('start', printTime(step.startMs), printTime(beganMs), lateness((beganMs - step.startMs) / 60_000));
+  return [start, ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock)), ...amountRows(step, state, nameOf), ...phRows(state)].map(
+    (row) => ({ stepId: step.id, ...row }),
+  );
+}
+
+function phaseRows(step: PlanStep, phase: Phase, index: number, state: StepState, clock: StepClock): Row[] {
+  const done = clock.phases.find((entry) => entry.index === index);
+  const begun = clock.phases.length > 0;
+  // Over without having been entered: it may have been done, but nobody saw it.
+  if (!done) return begun && state.status === 'done' ? [as(PHASE_WORD[phase.kind], planText(phase), 'not logged', null, false)] : [];
+  if (done.leftMs === null && state.endedAtMs === null)
+    return [as(PHASE_WORD[phase.kind], planText(phase), `${printDuration(done.elapsedMin)} so far`, null, false)];
+  switch (phase.kind) {
+    case 'hold':
+      return holdRows(phase, done, state, clock);
+    case 'dip': {
+      const overS = Math.round((done.elapsedMin - phase.exactMin) * 60);
+      const difference = Math.abs(overS) <= TOLERANCE.dipS ? null : `The dip ran ${printExactDuration(Math.abs(overS) * 1000)} ${overS > 0 ? 'over' : 'short'}`;
+      return [as('the dip', printExactDuration(phase.exactMin * 60_000), printExactDuration(done.elapsedMin * 60_000), difference)];
     }
+    case 'soak':
+    case 'until':
+    case 'rest': {
+      const window = step.phaseTimes[index];
+      // A rest is planned as long as the schedule drew it out, over a night perhaps; anything from least to most will do.
+      const plannedMin = window ? (window.toMs - window.fromMs) / 60_000 : phase.minutes.typical;
+      const word = PHASE_WORD[phase.kind];
+      const rows = [
+        as(word, spanText(plannedMin, phase.minutes), elapsedText(done), spanDifference(`${capital(word)} took`, done.elapsedMin, plannedMin, phase.minutes)),
+      ];
+      const everyMin = phase.kind === 'rest' ? null : phase.checkEveryMin;
+      return everyMin === null ? rows : [...rows, ...lookRows(everyMin, done, state)];
+    }
+    case 'charge':
+    case 'raise':
+    case 'lift': {
+      const word = PHASE_WORD[phase.kind];
+      const off = done.elapsedMin - phase.minutes;
+      const clear = above(Math.abs(off), Math.max(TOLERANCE.guessMin, phase.minutes * TOLERANCE.guessShare));
+      return [as(word, `about ${printDuration(phase.minutes)}`, elapsedText(done), clear ? longer(`${capital(word)} took`, off) : null)];
+    }
+    default:
+      return unreachable(phase);
   }
-  for (const addition of step.additions) {
-    const planned = amountOf(addition);
-    const logged = state.additions.filter((entry) => entry.additionId === addition.id);
-    const known = logged.every((entry) => entry.amount.state !== 'unknown');
-    const total = known && logged.length > 0 ? logged.reduce((sum, entry) => sum + (entry.amount.state === 'unknown' ? 0 : entry.amount.value), 0) : null;
-    const actual =
-      logged.length === 0
-        ? 'not logged'
-        : total === null
-          ? 'amount unknown'
-          : `${printAmount(total, addition.unit)}${logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : ''}`;
-    row(
-      addition.name,
-      planned === null ? 'unknown' : printAmount(planned, addition.unit),
-      actual,
-      amountDifference(addition.name, planned, total, addition.unit, logged.length > 0),
-      planned !== null && total !== null,
+}
+
+function holdRows(phase: Extract<Phase, { kind: 'hold' }>, done: PhaseClock, state: StepState, clock: StepClock): Row[] {
+  const { credit } = done;
+  const { minutes, bandC, ceilingC } = phase;
+  const band = bandC ? printBand(bandC) : 'temperature unknown';
+  const wanted = `${spanText(minutes.typical, minutes)} at ${band}`;
+  const rows: Row[] = [];
+  if (!credit || goesByClock(credit)) {
+    const difference = spanDifference('Held', done.elapsedMin, minutes.typical, minutes);
+    rows.push(as('hold', wanted, `${elapsedText(done)} by the clock, temperature not measured`, difference, difference !== null));
+  } else {
+    const got = credit.inBandMin + credit.assumedMin;
+    const parts = [
+      credit.assumedMin >= 1 ? `${printDuration(credit.assumedMin)} of it assumed` : '',
+      credit.underMin >= 1 ? `${printDuration(credit.underMin)} under` : '',
+      credit.overMin >= 1 ? `${printDuration(credit.overMin)} over` : '',
+      credit.unmeasuredMin >= 1 ? `${printDuration(credit.unmeasuredMin)} nobody measured` : '',
+      done.pausedMin >= 1 ? `${printDuration(done.pausedMin)} paused` : '',
+    ].filter(Boolean);
+    const actual = `${printDuration(got)} in band${parts.length ? ` (${parts.join(', ')})` : ''}`;
+    // Minutes that nobody measured may have been in band: only what is short even with them is short.
+    const short = shortOf(got + credit.unmeasuredMin, minutes);
+    const long = lengthBeyond(got, minutes);
+    const told = short > 0 || long > 0 || shortOf(got, minutes) === 0;
+    const difference =
+      short > 0
+        ? `${credit.unmeasuredMin >= 1 ? 'At least ' : ''}${printDuration(short)} short of the hold, ${Math.round((short / minutes.min) * 100)} %`
+        : long > 0
+          ? `Held ${printDuration(long)} beyond the plan`
+          : null;
+    rows.push(as('hold', wanted, actual, difference, told));
+  }
+  rows.push(...temperatureRows(bandC, ceilingC, done, clock));
+  if (phase.stirEveryMin !== null) {
+    const planned = plannedStirsMin(minutes.typical, phase.stirEveryMin).length;
+    const actual = state.stirredAtMs.length;
+    const off = actual - planned;
+    rows.push(
+      as('stirred', `${planned} times`, `${actual} times`, off === 0 ? null : `Stirred ${times(Math.abs(off))} ${off < 0 ? 'less' : 'more'} than planned`),
     );
   }
-  const waterMl = step.water ? amountOf(step.water) : null;
-  const volume = state.volumeMl.at(-1)?.value;
-  if (step.water) {
-    const actual = volume === undefined ? 'not measured' : printAmount(volume, 'mL');
-    row(
-      'bath',
-      waterMl === null ? 'unknown' : printAmount(waterMl, 'mL'),
-      actual,
-      volume === undefined ? null : amountDifference('bath', waterMl, volume, 'mL', true),
-      volume !== undefined && waterMl !== null,
-    );
-  }
-  for (const extra of state.additions.filter((entry) => entry.additionId === null)) {
-    const name = nameOf(extra.substance);
-    row(
-      name,
-      'not planned',
-      extra.amount.state === 'unknown' ? 'amount unknown' : printAmount(extra.amount.value, extra.unit),
-      `${name} added beyond the plan`,
-    );
+  if (phase.flipAtMin !== null) {
+    const turned = state.flippedAtMs.length;
+    rows.push(as('turned', 'once', turned === 0 ? 'not logged' : times(turned), turned === 0 ? 'No turning of the load logged' : null));
   }
   return rows;
 }
 
+function temperatureRows(bandC: readonly [number, number] | null, ceilingC: number | null, done: PhaseClock, clock: StepClock): Row[] {
+  const { lowestHoldC: low, highestHoldC: high } = clock;
+  const rows: Row[] = [];
+  if (bandC && low !== null && high !== null) {
+    const under = bandC[0] - low;
+    const over = high - bandC[1];
+    const words = [
+      above(over, TOLERANCE.bandK) ? `up to ${printTemperature(high)}, ${printNumber(over)} °C hotter than the band` : '',
+      above(under, TOLERANCE.bandK) ? `down to ${printTemperature(low)}, ${printNumber(under)} °C cooler than the band` : '',
+    ].filter(Boolean);
+    const actual = low === high ? printTemperature(low) : `${printTemperature(low)} at the least, ${printTemperature(high)} at the most`;
+    rows.push(as('temperature', printBand(bandC), `${actual} in the hold`, words.length > 0 ? capital(words.join('; ')) : null));
+  }
+  // The ceiling holds for the whole step, also before the hold and after it.
+  const { highestC } = clock;
+  if (ceilingC !== null && highestC !== null && above(highestC, ceilingC)) {
+    const aboveMin = done.credit?.aboveCeilingMin ?? 0;
+    const howLong =
+      aboveMin >= 0.5
+        ? `${printDuration(aboveMin)} above the ceiling of ${printTemperature(ceilingC)}`
+        : `Above the ceiling of ${printTemperature(ceilingC)} for a moment`;
+    rows.push(as('ceiling', `never above ${printTemperature(ceilingC)}`, `up to ${printTemperature(highestC)}`, howLong));
+  }
+  return rows;
+}
+
+/** Looks that were due while it went on, beside those that were logged. */
+function lookRows(everyMin: number, done: PhaseClock, state: StepState): Row[] {
+  const due = Math.floor(done.elapsedMin / everyMin + 1e-9);
+  const untilMs = done.leftMs ?? Number.POSITIVE_INFINITY;
+  const looked = state.checks.filter((check) => check.atMs >= done.enteredMs && check.atMs <= untilMs).length;
+  if (due === 0 && looked === 0) return [];
+  return [as('looks', times(due), times(looked), looked < due ? `${times(due - looked)} nobody looked when a look was due` : null)];
+}
+
+function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string) => string): Row[] {
+  const rows = step.additions.map((addition) => {
+    const planned = amountOf(addition);
+    const logged = state.additions.filter((entry) => entry.additionId === addition.id);
+    const known = logged.every((entry) => entry.amount.state !== 'unknown');
+    const total = known && logged.length > 0 ? logged.reduce((sum, entry) => sum + (entry.amount.state === 'unknown' ? 0 : entry.amount.value), 0) : null;
+    const estimated = logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : '';
+    const actual = logged.length === 0 ? 'not logged' : total === null ? 'amount unknown' : `${printAmount(total, addition.unit)}${estimated}`;
+    const difference = amountDifference(addition.name, planned, total, addition.unit, logged.length > 0);
+    return as(addition.name, planned === null ? 'unknown' : printAmount(planned, addition.unit), actual, difference, planned !== null && total !== null);
+  });
+  if (step.water) {
+    const waterMl = amountOf(step.water);
+    const volume = state.volumeMl.at(-1)?.value;
+    const planned = waterMl === null ? 'unknown' : printAmount(waterMl, 'mL');
+    rows.push(
+      volume === undefined
+        ? as('bath', planned, 'not measured', null, false)
+        : as('bath', planned, printAmount(volume, 'mL'), amountDifference('bath', waterMl, volume, 'mL', true), waterMl !== null),
+    );
+  }
+  for (const extra of state.additions.filter((entry) => entry.additionId === null)) {
+    const name = nameOf(extra.substance);
+    const amount = extra.amount.state === 'unknown' ? 'amount unknown' : printAmount(extra.amount.value, extra.unit);
+    rows.push(as(name, 'not planned', amount, `${name} added beyond the plan`));
+  }
+  return rows;
+}
+
+const phRows = (state: StepState): Row[] =>
+  state.ph.length === 0 ? [] : [as('pH', 'not planned', state.ph.map((read) => printNumber(read.value)).join(', then '), null, false)];
+
 const PHASE_WORD = {
   charge: 'setting up',
   raise: 'heating up',
+  hold: 'hold',
   dip: 'the dip',
   soak: 'the soak',
   until: 'the wait',
@@ -163,24 +222,53 @@ const PHASE_WORD = {
   lift: 'lifting',
 } as const;
 
-/** @param ofMin when it is a length that differs, the planned length: a day may be a few minutes off and as planned */
-function lateness(min: number, verb: string, ofMin: number | null = null): string | null {
-  if (Math.abs(min) < Math.max(TIME_SLACK_MIN, (ofMin ?? 0) * LENGTH_SLACK)) return null;
-  const size = printDuration(Math.abs(min));
-  if (ofMin !== null) return `${verb} ${size} ${min > 0 ? 'longer' : 'shorter'} than planned`;
-  return `${verb} ${size} ${min > 0 ? 'late' : 'early'}`;
+const capital = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+const times = (n: number): string => (n === 1 ? 'once' : `${n} times`);
+const elapsedText = ({ elapsedMin, pausedMin }: PhaseClock): string =>
+  `${printDuration(elapsedMin)}${pausedMin >= 1 ? ` (and ${printDuration(pausedMin)} paused)` : ''}`;
+
+interface Span {
+  readonly min: number;
+  readonly max: number;
 }
 
-function holdDifference(got: number, need: number): string | null {
-  const short = need - got;
-  if (Math.abs(short) < TIME_SLACK_MIN) return null;
-  const pct = Math.round((Math.abs(short) / need) * 100);
-  return short > 0 ? `${printDuration(short)} short of the hold, ${pct} %` : `Held ${printDuration(-short)} beyond the plan`;
+const spanText = (plannedMin: number, { min, max }: Span): string => {
+  const usual = printDuration(plannedMin);
+  return min === max ? usual : `${usual} (${printDuration(min)} to ${printDuration(max)} will do)`;
+};
+
+function planText(phase: Phase): string {
+  switch (phase.kind) {
+    case 'charge':
+    case 'raise':
+    case 'lift':
+      return `about ${printDuration(phase.minutes)}`;
+    case 'dip':
+      return printExactDuration(phase.exactMin * 60_000);
+    case 'hold':
+    case 'soak':
+    case 'until':
+    case 'rest':
+      return spanText(phase.minutes.typical, phase.minutes);
+    default:
+      return unreachable(phase);
+  }
 }
 
-function amountDifference(name: string, planned: number | null, actual: number | null, unit: AmountUnit, logged: boolean): string | null {
-  if (planned === null || actual === null) return logged || planned === null ? null : `No ${name} logged`;
-  const difference = actual - planned;
-  if (Math.abs(difference) <= planned * AMOUNT_SLACK) return null;
-  return `${printAmount(Math.abs(difference), unit)} ${difference > 0 ? 'more' : 'less'} ${name} than planned`;
+const slackOf = (min: number): number => Math.max(TOLERANCE.lengthMin, min * TOLERANCE.lengthShare);
+const shortOf = (gotMin: number, { min }: Span): number => (above(min - gotMin, slackOf(min)) ? min - gotMin : 0);
+const lengthBeyond = (gotMin: number, { max }: Span): number => (above(gotMin - max, slackOf(max)) ? gotMin - max : 0);
+
+/** Outside its least and most: said against the end that it missed, or against the plan where both are one. */
+function spanDifference(verb: string, gotMin: number, plannedMin: number, span: Span): string | null {
+  const short = shortOf(gotMin, span);
+  const long = lengthBeyond(gotMin, span);
+  if (short === 0 && long === 0) return null;
+  if (span.min === span.max) return longer(verb, gotMin - plannedMin);
+  return short > 0 ? `${verb} ${printDuration(short)} less than the least` : `${verb} ${printDuration(long)} more than the most`;
 }
+
+const longer = (verb: string, offMin: number): string => `${verb} ${printDuration(Math.abs(offMin))} ${offMin > 0 ? 'longer' : 'shorter'} than planned`;
+
+const lateness = (min: number): string | null =>
+  Math.abs(min) < TOLERANCE.startMin ? null : `Began ${printDuration(Math.abs(min))} ${min > 0 ? 'late' : 'early'}`;
