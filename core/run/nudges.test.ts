@@ -3,6 +3,7 @@ import type { Reading } from '../hold/credit';
 import type { Phase } from '../plan/phase';
 import type { PlanStep } from '../plan/plan';
 import { planned, step, wool } from '../plan/plan.fixture';
+import type { Diary } from '../schedule/diary';
 import { stepClock } from './clock';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
@@ -17,7 +18,13 @@ const lift: Phase = { kind: 'lift', minutes: 10, act: 'Lift out' };
 const ev = (atMin: number, fact: RunFact, id: string): RunEvent => ({ ...fact, id, atMs: atMin * MIN, recordedAtMs: atMin * MIN });
 
 /** The calls of a step made of these phases, in its first one, `nowMin` after it began. */
-function callsIn(phases: Phase[], nowMin: number, more: { step?: Partial<PlanStep>; facts?: [number, RunFact][]; readings?: Reading[] } = {}): Nudge[] {
+const ALWAYS: Diary = { zone: 'UTC', wakeAt: '00:00', sleepAt: '24:00', away: [] };
+
+function callsIn(
+  phases: Phase[],
+  nowMin: number,
+  more: { step?: Partial<PlanStep>; facts?: [number, RunFact][]; readings?: Reading[]; diary?: Diary } = {},
+): Nudge[] {
   const base = step(plan, 'dye');
   const own: PlanStep = { ...base, additions: [], after: [], lookAtMin: null, phaseTimes: [], ...more.step, phases };
   const log = [
@@ -29,7 +36,7 @@ function callsIn(phases: Phase[], nowMin: number, more: { step?: Partial<PlanSte
   const ownState = state.steps[own.id];
   if (!ownState) throw new Error('no state');
   const clocks = { [own.id]: stepClock(own, ownState, more.readings ?? [], nowMin * MIN) };
-  return runNudges({ steps: [own], lots: plan.lots }, state, clocks, nowMin * MIN);
+  return runNudges({ steps: [own], lots: plan.lots, home: { ...plan.home, diary: more.diary ?? ALWAYS } }, state, clocks, nowMin * MIN);
 }
 const call = (calls: readonly Nudge[], act: Nudge['act']) => calls.find((one) => one.act === act);
 const stepId = step(plan, 'dye').id;
@@ -111,14 +118,22 @@ describe('soaks, waits and rests', () => {
     expect(call(calls, 'check')?.dueMs).toBe(96 * 60 * MIN);
     expect(call(calls, 'finish')).toBeDefined();
   });
+  // Minute 0 is midnight in UTC; whatever the plan had wished, the rest is reckoned from when it really began.
   test.each([
-    ['its least time, though the plan wished it sooner', 30, 60],
-    ['the plan’s wish between least and most', 300, 300],
-    ['its most time, though the plan wished it later', 5000, 1440],
-  ])('a rest ends at %s', (_what, wishMin, dueMin) => {
-    const rest: Phase[] = [{ kind: 'rest', minutes: span(60, 480, 1440), overnightOk: true }];
-    const phaseTimes = [{ fromMs: 0, toMs: wishMin * MIN }];
-    expect(call(callsIn(rest, 10, { step: { phaseTimes } }), 'finish')?.dueMs).toBe(dueMin * MIN);
+    ['its usual time after it began', [60, 480, 1440], ['00:00', '24:00'], 480],
+    ['the morning after its usual time, within its most', [60, 300, 1440], ['07:00', '22:00'], 420],
+    ['before they go to bed, when the morning would be too late', [30, 90, 120], ['23:00', '01:00'], 60],
+    ['its usual time, when nobody can be there between least and most', [60, 90, 120], ['07:00', '22:00'], 90],
+  ] as const)('a rest ends at %s', (_what, [min, typical, max], [wakeAt, sleepAt], dueMin) => {
+    const rest: Phase[] = [{ kind: 'rest', minutes: span(min, typical, max), overnightOk: true }];
+    const phaseTimes = [{ fromMs: 0, toMs: 5000 * MIN }];
+    expect(call(callsIn(rest, 10, { step: { phaseTimes }, diary: { ...ALWAYS, wakeAt, sleepAt } }), 'finish')?.dueMs).toBe(dueMin * MIN);
+  });
+  test('on the heat somebody is called to look in every 20 min, when stirring does not', () => {
+    const hold: Phase[] = [{ kind: 'hold', bandC: null, ceilingC: null, minutes: span(90, 90, 90), stirEveryMin: null, flipAtMin: null }];
+    expect(call(callsIn(hold, 5), 'check')).toMatchObject({ dueMs: 20 * MIN, text: expect.stringContaining('Look in') });
+    expect(call(callsIn(hold, 30, { facts: [[22, { type: 'checked', stepId, finding: '' }]] }), 'check')?.dueMs).toBe(42 * MIN);
+    expect(call(callsIn([{ ...hold[0], stirEveryMin: 10 } as Phase], 5), 'check')).toBeUndefined();
   });
 });
 

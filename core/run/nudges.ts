@@ -1,7 +1,8 @@
 import { printAmount, printTemperature } from '../measure/print';
-import { LOOK_IN_MIN, type Phase } from '../plan/phase';
+import { LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
+import { type Diary, homeAtOrAfter } from '../schedule/diary';
 import { amountNow } from './amountNow';
 import type { StepClock } from './clock';
 import type { RunState, StepState } from './fold';
@@ -27,7 +28,7 @@ export function plannedStirsMin(holdMin: number, everyMin: number): number[] {
 }
 
 /** All calls for hands that a run knows of, soonest first. */
-export function runNudges(plan: Pick<Plan, 'steps' | 'lots'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
+export function runNudges(plan: Pick<Plan, 'steps' | 'lots' | 'home'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
   if (state.phase !== 'running') return [];
   const nudges: Nudge[] = [];
   for (const step of plan.steps) {
@@ -46,7 +47,7 @@ export function runNudges(plan: Pick<Plan, 'steps' | 'lots'>, state: RunState, c
       }
     } else if (stepState.status === 'running') {
       const clock = clocks[step.id];
-      if (clock) nudges.push(...runningNudges(step, stepState, clock, nowMs, (addition) => amountNow(addition, step, plan, state)));
+      if (clock) nudges.push(...runningNudges(step, stepState, clock, nowMs, plan.home.diary, (addition) => amountNow(addition, step, plan, state)));
     }
   }
   return nudges.sort((a, b) => Number(b.stop) - Number(a.stop) || a.dueMs - b.dueMs);
@@ -63,7 +64,14 @@ const nudge = (step: PlanStep, act: Nudge['act'], dueMs: number, text: string, s
   stop,
 });
 
-function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs: number, amountFor: (addition: PlannedAmount) => number | null): Nudge[] {
+function runningNudges(
+  step: PlanStep,
+  state: StepState,
+  clock: StepClock,
+  nowMs: number,
+  diary: Diary,
+  amountFor: (addition: PlannedAmount) => number | null,
+): Nudge[] {
   const now = clock.current;
   if (!now) return [];
   const nudges: Nudge[] = [];
@@ -142,24 +150,18 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
         const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
         nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
       }
-      nudges.push(
-        nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
-      );
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     }
     case 'until': {
       const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
       nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: is it ${phase.criterion}?`));
-      nudges.push(
-        nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
-      );
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     }
     case 'rest':
-      nudges.push(
-        nudge(step, next ? 'nextPhase' : 'finish', plannedEnd(step, now.index, now.enteredMs, phase.minutes), nextText(next) ?? `Done: ${step.title}`),
-      );
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     case 'lift':
       nudges.push(nudge(step, 'finish', now.enteredMs + phase.minutes * MIN, `Done: ${step.title}`));
@@ -170,10 +172,19 @@ function runningNudges(step: PlanStep, state: StepState, clock: StepClock, nowMs
   return nudges;
 }
 
-/** A rest ends when the plan said, but not before its least and not after its most time. */
-function plannedEnd(step: PlanStep, index: number, enteredMs: number, minutes: { min: number; max: number }): number {
-  const wishedMs = step.phaseTimes[index]?.toMs ?? enteredMs + minutes.min * MIN;
-  return Math.min(enteredMs + minutes.max * MIN, Math.max(enteredMs + minutes.min * MIN, wishedMs));
+/**
+ * When a soak, wait or rest is over: its usual time after it really began, or when somebody is there again, as long as
+ * its most allows; else before they go, if its least is over by then.
+ */
+function usualEnd(enteredMs: number, minutes: SpanMin, diary: Diary): number {
+  const usualMs = enteredMs + minutes.typical * MIN;
+  const home = homeAtOrAfter(diary, usualMs);
+  if (!home || home.fromMs <= usualMs) return usualMs;
+  const mostMs = enteredMs + minutes.max * MIN;
+  if (home.fromMs <= mostMs) return home.fromMs;
+  const leastMs = enteredMs + minutes.min * MIN;
+  const before = homeAtOrAfter(diary, leastMs);
+  return before && before.fromMs <= leastMs && before.toMs < usualMs ? before.toMs : usualMs;
 }
 
 function nextText(next: Phase | undefined): string | null {

@@ -59,3 +59,22 @@ describe('the gaps between', () => {
       { seed: 6, numRuns: 60 },
     ));
 });
+
+test('away over midnight: nobody is home from nine in the evening to nine in the morning, on any day', () => {
+  const diary = { zone: 'UTC', wakeAt: '07:00', sleepAt: '22:30', away: [{ weekdays: [0, 1, 2, 3, 4, 5, 6], from: '21:00', to: '09:00' }] };
+  const day = Date.UTC(2026, 5, 6);
+  const hour = 3_600_000;
+  expect(homeWindows(diary, day, day + 48 * hour).map(({ fromMs, toMs }) => [(fromMs - day) / hour, (toMs - day) / hour])).toEqual([
+    [9, 21],
+    [33, 45],
+  ]);
+});
+test('awake past midnight is one stretch', () => {
+  const diary = { zone: 'UTC', wakeAt: '10:00', sleepAt: '01:30', away: [] };
+  const day = Date.UTC(2026, 5, 6);
+  const hour = 3_600_000;
+  expect(homeWindows(diary, day, day + 24 * hour).map(({ fromMs, toMs }) => [(fromMs - day) / hour, (toMs - day) / hour])).toEqual([
+    [0, 1.5],
+    [10, 24],
+  ]);
+});

@@ -13,24 +13,33 @@ export interface Window {
   readonly toMs: number;
 }
 
-/** Home and awake: the stretches in which heat may be on and hands are there, in time order, clipped to the range. */
+/**
+ * Home and awake: the stretches in which heat may be on and hands are there, in time order, clipped to the range. Waking
+ * hours and absences may run past midnight.
+ */
 export function homeWindows(diary: Diary, fromMs: number, toMs: number): Window[] {
-  const windows: Window[] = [];
   const first = wallTime(fromMs, diary.zone);
   const days = Math.ceil((toMs - fromMs) / 86_400_000) + 2;
-  for (let i = -1; i < days; i++) {
-    const at = (time: string) => zonedMs(diary.zone, first.year, first.month, first.day + i, ...clock(time));
-    const weekday = (((first.weekday + i) % 7) + 7) % 7;
-    let free: Window[] = [{ fromMs: at(diary.wakeAt), toMs: at(diary.sleepAt) }];
-    for (const away of diary.away) {
-      if (away.weekdays.includes(weekday)) free = free.flatMap((w) => without(w, { fromMs: at(away.from), toMs: at(away.to) }));
-    }
-    for (const window of free) {
-      const clipped = { fromMs: Math.max(window.fromMs, fromMs), toMs: Math.min(window.toMs, toMs) };
-      if (clipped.toMs > clipped.fromMs) windows.push(clipped);
-    }
+  const at = (day: number, time: string) => zonedMs(diary.zone, first.year, first.month, first.day + day, ...clock(time));
+  /** From one time of a day to another, on the next day when it is not later. */
+  const stretch = (day: number, from: string, to: string): Window => ({ fromMs: at(day, from), toMs: at(minutesOf(to) > minutesOf(from) ? day : day + 1, to) });
+  const holes: Window[] = [];
+  const awake: Window[] = [];
+  for (let day = -2; day < days; day++) {
+    const weekday = (((first.weekday + day) % 7) + 7) % 7;
+    awake.push(stretch(day, diary.wakeAt, diary.sleepAt));
+    for (const away of diary.away) if (away.weekdays.includes(weekday)) holes.push(stretch(day, away.from, away.to));
   }
-  return windows;
+  const near = (window: Window) => holes.filter((hole) => hole.fromMs < window.toMs && hole.toMs > window.fromMs);
+  return awake
+    .flatMap((window) => near(window).reduce((free, hole) => free.flatMap((part) => without(part, hole)), [window]))
+    .map((window) => ({ fromMs: Math.max(window.fromMs, fromMs), toMs: Math.min(window.toMs, toMs) }))
+    .filter((window) => window.toMs > window.fromMs);
+}
+
+/** The stretch at home that holds a moment, or the next one; null when there is none within a fortnight. */
+export function homeAtOrAfter(diary: Diary, ms: number): Window | null {
+  return homeWindows(diary, ms - 86_400_000, ms + 14 * 86_400_000).find((window) => window.toMs > ms) ?? null;
 }
 
 /** The gaps between home windows: nights and away hours. */
@@ -48,6 +57,11 @@ export function absences(windows: readonly Window[], fromMs: number, toMs: numbe
 const clock = (time: string): [number, number] => {
   const [hour = 0, minute = 0] = time.split(':').map(Number);
   return [hour, minute];
+};
+
+const minutesOf = (time: string): number => {
+  const [hour, minute] = clock(time);
+  return hour * 60 + minute;
 };
 
 const without = (w: Window, hole: Window): Window[] =>
