@@ -2,21 +2,23 @@ import { isDeepStrictEqual } from 'node:util';
 import type { z } from 'zod';
 import type { againInput, EventInput, newRun, replanInput } from '@/contract/schemas';
 import type { RunRecord, RunView } from '@/contract/views';
+import type { Lot } from '@/core/fibre/lot';
+import { measured } from '@/core/figure';
 import type { Reading } from '@/core/hold/credit';
 import type { Draft } from '@/core/plan/draft';
 import { typicalMin } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
 import { draftAgain } from '@/core/run/again';
-import { type StepClock, stepClock } from '@/core/run/clock';
 import { checkEvent, eventRefusalText } from '@/core/run/decide';
 import { compareStep } from '@/core/run/deviations';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState } from '@/core/run/fold';
-import { readingsOf } from '@/core/run/readings';
+import { type RunNow, runNow } from '@/core/run/runNow';
 import { isStop } from '@/core/safety/finding';
 import { shelfOf } from '@/core/shelf/library';
 import { printDayClock } from '@/core/time/zone';
 import type { Db } from '@/store/db';
+import { loadLot } from '@/store/lots';
 import { loadReadings } from '@/store/probes';
 import { findEvent, listOpenRuns, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
@@ -80,6 +82,7 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
       plan,
       state: standing,
       eventIds,
+      startId: hot.events.find((event) => event.type === 'started')?.id ?? null,
       nowMs: recordedAtMs,
       vesselIds: new Set(fact.type === 'moved' ? (await listVessels(store.db)).map((vessel) => vessel.id) : []),
     });
@@ -89,11 +92,22 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
     }
     const event = { ...fact, id, atMs, recordedAtMs } as RunEvent;
     // Not in this run, but the id may be taken by another one: then the database says so.
-    if (!(await store.commit([{ table: 'run_event', row: { runId, event } }]))) return storedBefore(store.db, runId, input);
+    const weighed = await lotNowWeighed(store.db, event);
+    const rows = [{ table: 'run_event' as const, row: { runId, event } }, ...(weighed ? [{ table: 'lot' as const, row: weighed }] : [])];
+    if (!(await store.commit(rows))) return storedBefore(store.db, runId, input);
+    if (weighed) live.publish({ kind: 'changed', what: 'lot', id: weighed.id });
     hotRuns.appended(runId, event);
     live.publish({ kind: 'event', runId, event });
     return event;
   });
+}
+
+/** A lot that nobody had weighed has its weight from now on; one with a weight keeps the one it was given by hand. */
+async function lotNowWeighed(db: Db, event: RunEvent): Promise<Lot | null> {
+  if (event.type !== 'lotWeighed') return null;
+  const lot = await loadLot(db, event.lotId);
+  if (!lot || lot.ended || lot.dryWeightG.state !== 'unknown') return null;
+  return { ...lot, dryWeightG: measured(event.dryWeightG), weightFrom: null, revision: lot.revision + 1 };
 }
 
 /** The act that has this id: the same one sent again is answered as the first time, a different one is a conflict. */
@@ -134,24 +148,11 @@ export async function runningRuns(app: App): Promise<RunView[]> {
   return views;
 }
 
-interface Folded {
-  readonly state: RunState;
-  readonly clocks: Readonly<Record<string, StepClock>>;
-}
-
-function fold(view: RunView, nowMs: number): Folded {
-  const state = foldRun(view.plan.steps, view.events);
-  const clocks: Record<string, StepClock> = {};
-  for (const step of view.plan.steps) {
-    const own = state.steps[step.id];
-    if (own) clocks[step.id] = stepClock(step, own, readingsOf(step, own, view.readings), nowMs);
-  }
-  return { state, clocks };
-}
+const nowOf = (view: RunView, nowMs: number): RunNow => runNow(view.plan, view.events, view.readings, nowMs);
 
 export async function runRecord(app: App, runId: string): Promise<RunRecord> {
   const view = await runView(app, runId);
-  const { state, clocks } = fold(view, app.nowMs());
+  const { state, clocks } = nowOf(view, app.nowMs());
   const { zone } = view.plan.home.diary;
   const { nameOf } = shelfOf(view.plan.own);
   const comparisons = view.plan.steps.flatMap((step) => {
@@ -168,7 +169,7 @@ export async function runRecord(app: App, runId: string): Promise<RunRecord> {
 /** A draft of the same work from what was really done, scaled to the lots named. */
 export async function again(app: App, runId: string, input: z.infer<typeof againInput>): Promise<Draft> {
   const view = await runView(app, runId);
-  const { state, clocks } = fold(view, app.nowMs());
+  const { state, clocks } = nowOf(view, app.nowMs());
   return draftAgain(view.plan, state, clocks, input);
 }
 
@@ -179,7 +180,7 @@ export function replan(app: App, runId: string, input: z.infer<typeof replanInpu
     if (await findEvent(store.db, input.eventId)) return runView(app, runId);
     const view = await runView(app, runId);
     const atMs = nowMs();
-    const { state, clocks } = fold(view, atMs);
+    const { state, clocks } = nowOf(view, atMs);
     if (state.phase === 'finished') throw conflict('This run is finished. “Do it again” makes a new session.');
     const head = {
       sessionId: view.plan.sessionId,
@@ -214,7 +215,7 @@ const currentVessels = (plan: Plan, state: RunState): Record<string, string> =>
 function fixedSteps(
   plan: Plan,
   state: RunState,
-  clocks: Folded['clocks'],
+  clocks: RunNow['clocks'],
   nowMs: number,
 ): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
   const fixed: ReturnType<typeof fixedSteps> = {};

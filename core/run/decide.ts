@@ -12,15 +12,20 @@ export type EventRefusal =
   | { readonly why: 'noSuchVessel'; readonly vesselId: string }
   | { readonly why: 'noSuchEvent'; readonly eventId: string }
   | { readonly why: 'future'; readonly aheadMin: number }
-  | { readonly why: 'beforeStart' };
+  | { readonly why: 'beforeStart' }
+  | { readonly why: 'startTooEarly' };
 
 /** Clocks of two devices never agree to the second. */
 const SLACK_MS = 60_000;
+/** Work is sometimes written down after it was begun; never so long after. */
+const EARLIEST_START_MS = 31 * 86_400_000;
 
 export interface EventContext {
   readonly plan: Plan;
   readonly state: Pick<RunState, 'phase' | 'startedAtMs'>;
   readonly eventIds: ReadonlySet<string>;
+  /** The event that started the run; null before. */
+  readonly startId: string | null;
   readonly vesselIds: ReadonlySet<string>;
   readonly nowMs: number;
 }
@@ -45,6 +50,12 @@ export function checkEvent(fact: RunFact, atMs: number, context: EventContext): 
   if (fact.type === 'lotWeighed' && !plan.lots.some((lot) => lot.id === fact.lotId)) return err({ why: 'noSuchLot', lotId: fact.lotId });
   if (fact.type === 'amended') {
     if (!context.eventIds.has(fact.targetId)) return err({ why: 'noSuchEvent', eventId: fact.targetId });
+    if (fact.change.kind === 'retimed') {
+      const toMs = fact.change.atMs;
+      const isStart = context.startId === fact.targetId;
+      if (!isStart && state.startedAtMs !== null && toMs < state.startedAtMs - SLACK_MS) return err({ why: 'beforeStart' });
+      if (isStart && toMs < plan.createdAtMs - EARLIEST_START_MS) return err({ why: 'startTooEarly' });
+    }
     if (fact.change.kind === 'retimed' && fact.change.atMs > nowMs + SLACK_MS) return err({ why: 'future', aheadMin: (fact.change.atMs - nowMs) / 60_000 });
   }
   return ok(undefined);
@@ -69,6 +80,8 @@ export function eventRefusalText(refusal: EventRefusal): string {
     case 'future':
       return `This lies ${Math.ceil(refusal.aheadMin)} min in the future. Log it when it has happened.`;
     case 'beforeStart':
-      return 'This lies before the run began.';
+      return 'This lies before the run began. Set “run begun” in the log further back first, or choose a later time.';
+    case 'startTooEarly':
+      return 'No run began so long before it was planned. Choose a time within the last month.';
   }
 }

@@ -48,11 +48,14 @@ export interface RunState {
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : T[K] };
 
-/**
- * Events as they stand after amendments: withdrawn ones left out, retimed ones at their new time, all in the order in
- * which they happened. An amendment may itself be withdrawn, which brings the first statement back.
- */
-export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
+/** Which events were taken back and which were set to another time: decided here alone, for the run and for its log. */
+export interface Amendments {
+  readonly withdrawn: ReadonlySet<string>;
+  readonly retimed: ReadonlyMap<string, number>;
+}
+
+/** An amendment may itself be withdrawn, which brings the first statement back. */
+export function amendmentsOf(events: readonly RunEvent[]): Amendments {
   const withdrawn = new Set<string>();
   const retimed = new Map<string, number>();
   // Later amendments are heard first, so that a withdrawn amendment never takes effect.
@@ -62,6 +65,15 @@ export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
     if (event.change.kind === 'withdrawn') withdrawn.add(event.targetId);
     else if (!retimed.has(event.targetId)) retimed.set(event.targetId, event.change.atMs);
   }
+  return { withdrawn, retimed };
+}
+
+/**
+ * Events as they stand after amendments: withdrawn ones left out, retimed ones at their new time, all in the order in
+ * which they happened.
+ */
+export function standingEvents(events: readonly RunEvent[]): RunEvent[] {
+  const { withdrawn, retimed } = amendmentsOf(events);
   const standing: RunEvent[] = [];
   let inOrder = true;
   let lastMs = -Infinity;

@@ -17,8 +17,9 @@ const add = (
   additionId: string | null,
   substance: string,
   amount: { state: 'measured' | 'estimated'; value: number } | { state: 'unknown' },
-  unit: 'g' | 'mL' = 'g',
+  unit: 'g' | 'mL' | 'piece' = 'g',
 ) => ev({ type: 'addition', stepId, additionId, substance, amount, unit });
+const enter = (stepId: string, phaseIndex = 0) => ev({ type: 'phaseEntered', stepId, phaseIndex });
 const finish = (...ids: string[]) => ids.map((stepId) => ev({ type: 'stepFinished', stepId }));
 
 describe('one lot, mordanted and dyed', () => {
@@ -42,10 +43,26 @@ describe('one lot, mordanted and dyed', () => {
         ...finish('c2-mordant'),
       ).map((treatment) => treatment.substance),
     ).toEqual(['potash alum', 'cream of tartar']));
-  test('finished with nothing logged it was done, nobody knows with what', () =>
-    expect(of(...finish('c2-mordant'))).toMatchObject([{ kind: 'mordant', substance: null, wofPct: UNKNOWN }]));
-  test('a dyebath names its plant, whose weight went into the extraction', () =>
-    expect(of(...finish('c5-dye'))).toMatchObject([{ kind: 'dye', substance: 'weld', wofPct: UNKNOWN }]));
+  test('begun and ended with nothing put in, it is no known mordant', () =>
+    expect(of(enter('c2-mordant'), ...finish('c2-mordant'))).toMatchObject([{ kind: 'mordant', certainty: 'unknown', substance: null, wofPct: UNKNOWN }]));
+  test('ended without being begun, nobody saw it', () =>
+    expect(of(...finish('c7-rinse'))).toMatchObject([{ kind: 'rinse', certainty: 'unknown', note: expect.stringContaining('nobody saw it begin') }]));
+  test('a dyebath names the plant that was logged into its bath; one that was only planned is believed', () => {
+    expect(of(add('c3-extract', 'dyestuff', 'weld', measured(400)), enter('c5-dye'), ...finish('c5-dye'))).toMatchObject([
+      { kind: 'dye', certainty: 'known', substance: 'weld', wofPct: measured(200) },
+    ]);
+    expect(of(enter('c5-dye'), ...finish('c5-dye'))).toMatchObject([{ kind: 'dye', certainty: 'believed', substance: 'weld', wofPct: UNKNOWN }]);
+  });
+  test('every plant that went in is kept, also those logged on another step', () => {
+    const all = of(
+      add('c3-extract', 'dyestuff', 'weld', measured(400)),
+      add('c5-dye', null, 'madder', measured(20)),
+      enter('c5-dye'),
+      add('c6-rest', null, 'teaBlack', measured(2), 'piece'),
+      ...finish('c5-dye', 'c6-rest'),
+    );
+    expect(all.filter((one) => one.kind === 'dye').map((one) => one.substance)).toEqual(['weld', 'madder', 'tea, black']);
+  });
   test('a skipped step is no treatment', () => expect(of(ev({ type: 'skipped', stepId: 'c2-mordant', reason: 'no alum' }))).toEqual([]));
   test('an addition taken back does not count', () => {
     const poured = add('c2-mordant', 'alum', 'alum', measured(20));

@@ -1,58 +1,104 @@
+import { bathIdAt } from '../bath/bath';
 import { wofPctOf } from '../dose/dose';
 import type { Certainty, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
 import { estimated, type Figure, knownValue, measured, sumFigures, UNKNOWN } from '../figure';
+import { printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
-import type { RunState } from './fold';
+import type { LoggedAddition, RunState, StepState } from './fold';
 import { weightOf } from './weightOf';
 
 /** Leaving something out on purpose is a statement too: it is not the same as nobody knowing. */
 const LEFT_OUT: Readonly<Partial<Record<StepTreatment, TreatmentKind>>> = { notScoured: 'scour', noMordant: 'mordant' };
 
-/** What a run really did to one lot: finished steps only, with the percentage that was used, not the planned one. */
-export function treatmentsOf(plan: Pick<Plan, 'steps' | 'lots' | 'own'>, runId: string, state: RunState, lotId: string): Treatment[] {
+type TreatPlan = Pick<Plan, 'steps' | 'lots' | 'own'>;
+
+/** What a run really did to one lot: finished steps only, with what was logged, not what was planned. */
+export function treatmentsOf(plan: TreatPlan, runId: string, state: RunState, lotId: string): Treatment[] {
   const shelf = shelfOf(plan.own);
-  return plan.steps.flatMap((step) =>
-    step.treatment && step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done'
-      ? stepTreatments(step, step.treatment, plan, runId, state, shelf)
-      : [],
+  return plan.steps.flatMap((step, index) =>
+    step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done' ? stepTreatments(step, index, plan, runId, state, shelf) : [],
   );
 }
 
-function stepTreatments(step: PlanStep, treatment: StepTreatment, plan: Pick<Plan, 'lots'>, runId: string, state: RunState, shelf: Shelf): Treatment[] {
+/** What kind of treatment a logged substance is by itself, whatever step it was logged on; null for an assistant. */
+function kindOf(substance: string, shelf: Shelf): TreatmentKind | null {
+  if (shelf.dyestuff(substance)) return 'dye';
+  if (substance === 'ironSulfate' || substance === 'ironLiquor') return 'iron';
+  return shelf.assistant(substance)?.group === 'mordant' ? 'mordant' : null;
+}
+
+/** Kinds that are nothing without something put in. */
+const BY_SUBSTANCE: readonly TreatmentKind[] = ['tannin', 'mordant', 'iron', 'dye'];
+
+function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: string, state: RunState, shelf: Shelf): Treatment[] {
   const did = state.steps[step.id];
   if (!did) return [];
-  const leftOut = LEFT_OUT[treatment];
+  const leftOut = step.treatment ? LEFT_OUT[step.treatment] : undefined;
+  const kind = leftOut ?? (step.treatment as TreatmentKind | null);
+  // Something put in, read or done there is as good as “begun”.
+  const seen = did.entered.length > 0 || did.additions.length > 0;
   const base = {
-    kind: leftOut ?? (treatment as TreatmentKind),
-    certainty: (leftOut ? 'noneOnPurpose' : 'known') satisfies Certainty as Certainty,
+    certainty: (leftOut ? 'noneOnPurpose' : seen ? 'known' : 'unknown') satisfies Certainty as Certainty,
     atMs: did.endedAtMs,
     from: { run: runId, stepId: step.id },
     part: step.part?.label ?? null,
-    note: step.title,
+    note: seen ? noteOf(step, did, kind) : `${step.title}: ended, and nobody saw it begin`,
   };
   const whole = sumFigures(step.lotIds.map((id) => weightOf(plan, state, id)));
   const dryG = step.part ? partOf(whole, step.part.sharePct) : whole;
-  // A scour's liquid is what was done; a splash of acid in a dyebath is not.
-  const solids = did.additions.filter((addition) => addition.unit === 'g' || treatment === 'scour');
-  const treatments: Treatment[] = [];
-  const plant = (treatment === 'dye' || treatment === 'tannin') && step.dyestuffId ? shelf.nameOf(step.dyestuffId) : null;
-  if (plant !== null && solids.every((addition) => addition.substance !== step.dyestuffId)) {
-    treatments.push({ ...base, id: `${runId}/${step.id}`, substance: plant, wofPct: UNKNOWN });
-  } else if (solids.length === 0 || leftOut) {
-    treatments.push({ ...base, id: `${runId}/${step.id}`, substance: null, wofPct: UNKNOWN });
+  const treatment = (addition: LoggedAddition, as: TreatmentKind, certainty: Certainty = base.certainty): Treatment => ({
+    ...base,
+    certainty,
+    kind: as,
+    id: `${runId}/${step.id}/${addition.eventId}`,
+    substance: shelf.nameOf(addition.substance),
+    wofPct: addition.unit === 'g' ? usedPct(addition.amount, dryG) : UNKNOWN,
+  });
+  const asWhole = (substance: string | null, certainty: Certainty, note = base.note): Treatment[] =>
+    kind === null ? [] : [{ ...base, kind, certainty, note, id: `${runId}/${step.id}`, substance, wofPct: UNKNOWN }];
+  const inBath = bathAdditions(plan.steps, index, state);
+  const plants = inBath.filter((addition) => shelf.dyestuff(addition.substance));
+  // What belongs to another kind than the step's own stands for itself: a dye logged on a rest, iron in a dyebath.
+  const strays = did.additions.flatMap((addition) => {
+    const own = kindOf(addition.substance, shelf);
+    const asPlanned = own === kind || (own === 'iron' && kind === 'mordant') || (own === 'dye' && kind === 'tannin');
+    return own === null || asPlanned ? [] : [treatment(addition, own, seen ? 'known' : 'unknown')];
+  });
+  if (kind === null || leftOut) return [...asWhole(null, base.certainty), ...strays];
+  if (kind === 'dye' || (kind === 'tannin' && plants.length > 0)) {
+    if (plants.length > 0) return [...plants.map((addition) => treatment(addition, kind)), ...strays];
+    // Nobody logged the plant: what the plan named is believed, a kept liquor is what it is.
+    const named = step.dyestuffId ? shelf.nameOf(step.dyestuffId) : null;
+    return [...asWhole(named, named !== null && step.liquorId === null && base.certainty === 'known' ? 'believed' : base.certainty), ...strays];
   }
-  if (leftOut) return treatments;
-  for (const addition of solids) {
-    treatments.push({
-      ...base,
-      id: `${runId}/${step.id}/${addition.eventId}`,
-      substance: shelf.nameOf(addition.substance),
-      wofPct: addition.unit === 'g' ? usedPct(addition.amount, dryG) : UNKNOWN,
-    });
-  }
-  return treatments;
+  // A scour's liquid and a modifier's splash are what was done; a splash of acid in a mordant is not.
+  const byAnyUnit = kind === 'scour' || kind === 'modifier' || kind === 'iron';
+  const own = did.additions.filter((addition) => (byAnyUnit || addition.unit === 'g') && !strays.some((stray) => stray.id.endsWith(`/${addition.eventId}`)));
+  if (own.length > 0) return [...own.map((addition) => treatment(addition, kind)), ...strays];
+  const nothingIn = BY_SUBSTANCE.includes(kind) && step.additions.length > 0;
+  return [...(nothingIn ? asWhole(null, 'unknown', `${step.title}: nothing was logged as put in`) : asWhole(null, base.certainty)), ...strays];
+}
+
+/** Everything logged into the bath that a step works in, up to and with that step. */
+function bathAdditions(steps: readonly PlanStep[], index: number, state: RunState): LoggedAddition[] {
+  const bathId = bathIdAt(steps, index);
+  const own = steps[index];
+  return steps.slice(0, index + 1).flatMap((step, i) => {
+    if (step !== own && (bathId === null || bathIdAt(steps, i) !== bathId)) return [];
+    return state.steps[step.id]?.additions ?? [];
+  });
+}
+
+/** A modifier lives by its minutes and its pH. */
+function noteOf(step: PlanStep, did: StepState, kind: TreatmentKind | null): string {
+  if (kind !== 'modifier') return step.title;
+  const inMs = did.entered.find((entry) => step.phases[entry.phaseIndex]?.kind !== 'charge')?.atMs;
+  const outMs = did.entered.find((entry) => step.phases[entry.phaseIndex]?.kind === 'lift')?.atMs ?? did.endedAtMs;
+  const minutes = inMs !== undefined && outMs !== null && outMs > inMs ? printDuration((outMs - inMs) / 60_000) : 'minutes not seen';
+  const ph = did.ph.at(-1);
+  return `${step.title}: ${minutes}, ${ph ? `pH ${printNumber(ph.value)}` : 'pH not measured'}`;
 }
 
 function partOf(whole: Figure, sharePct: number | null): Figure {

@@ -7,7 +7,7 @@ import { WhenField } from '../form/WhenField';
 export type Change = Extract<RunFact, { type: 'amended' }>['change'];
 
 /** Sets an entry of the log to another time, or takes it back. */
-export function Amend({ atMs, onChange }: { atMs: number; onChange: (change: Change) => void }) {
+export function Amend({ atMs, canTakeBack, onChange }: { atMs: number; canTakeBack: boolean; onChange: (change: Change) => void }) {
   const id = useId();
   return (
     <div className="stack stack-tight" style={{ gridColumn: '1 / -1' }}>
@@ -17,9 +17,11 @@ export function Amend({ atMs, onChange }: { atMs: number; onChange: (change: Cha
             {min} min earlier
           </Button>
         ))}
-        <Button size="small" onClick={() => onChange({ kind: 'withdrawn', reason: 'taken back' })}>
-          Take back
-        </Button>
+        {canTakeBack ? (
+          <Button size="small" onClick={() => onChange({ kind: 'withdrawn', reason: 'taken back' })}>
+            Take back
+          </Button>
+        ) : null}
       </div>
       <label htmlFor={id} className="small quiet">
         It really was at

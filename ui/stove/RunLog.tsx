@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent, RunFact } from '@/core/run/events';
+import { amendmentsOf } from '@/core/run/fold';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
@@ -28,10 +29,7 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
   const nameOf = useNames(plan);
   const [shown, setShown] = useState(limit);
   const [open, setOpen] = useState<string | null>(null);
-  const withdrawn = new Set(events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'withdrawn' ? [event.targetId] : [])));
-  const retimed = new Map(
-    events.flatMap((event) => (event.type === 'amended' && event.change.kind === 'retimed' ? [[event.targetId, event.change.atMs] as const] : [])),
-  );
+  const { withdrawn, retimed } = amendmentsOf(events);
   const rows = events
     .filter((event) => event.type !== 'amended')
     .map((event) => ({ event, atMs: retimed.get(event.id) ?? event.atMs }))
@@ -49,7 +47,7 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
           const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
           const vessel = plan.vessels.find((v) => v.id === step?.vesselId);
           const words = describeEvent(event, plan, print, nameOf);
-          const canAmend = onAmend && !withdrawn.has(event.id) && event.type !== 'started' && event.type !== 'replanned';
+          const canAmend = onAmend && !withdrawn.has(event.id) && event.type !== 'replanned';
           return (
             <li key={event.id} className={withdrawn.has(event.id) ? 'log-row log-withdrawn' : 'log-row'}>
               <time className="quiet" dateTime={new Date(atMs).toISOString()}>
@@ -72,7 +70,9 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
                   amend
                 </Button>
               ) : null}
-              {canAmend && open === event.id ? <Amend atMs={atMs} onChange={(change) => amend(event.id, change)} /> : null}
+              {canAmend && open === event.id ? (
+                <Amend atMs={atMs} canTakeBack={event.type !== 'started'} onChange={(change) => amend(event.id, change)} />
+              ) : null}
             </li>
           );
         })}

@@ -9,6 +9,8 @@ describe('a line typed at the stove', () => {
     ['5 L', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'volumeMl', value: 5000 } }],
     ['2 stirred', { card: 2, agoMin: 0, what: { act: 'stirred' } }],
     ['1 stirred 10 min ago', { card: 1, agoMin: 10, what: { act: 'stirred' } }],
+    ['1 looked still pale 2 d ago', { card: 1, agoMin: 2880, what: { act: 'checked', text: 'still pale' } }],
+    ['1 stirred 1 h 30 min ago', { card: 1, agoMin: 90, what: { act: 'stirred' } }],
     ['1 lifted 1 h ago', { card: 1, agoMin: 60, what: { act: 'next' } }],
     ['1 ph 4.5', { card: 1, agoMin: 0, what: { act: 'reading', quantity: 'ph', value: 4.5 } }],
     ['note smells of hay', { card: null, agoMin: 0, what: { act: 'note', text: 'smells of hay' } }],
@@ -16,5 +18,7 @@ describe('a line typed at the stove', () => {
     ['4 c', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 4 } }],
   ])('%s', (line, expected) => expect(parseAct(line)).toEqual(expected));
 
-  test.each(['', 'hello', '2 66 bushels', 'note', '1 ph acid'])('“%s” is not understood, and nothing is guessed', (line) => expect(parseAct(line)).toBeNull());
+  test.each(['', '1 stirred a while ago', 'hello', '2 66 bushels', 'note', '1 ph acid'])('“%s” is not understood, and nothing is guessed', (line) =>
+    expect(parseAct(line)).toBeNull(),
+  );
 });

@@ -14,12 +14,20 @@ export interface TypedLine {
   readonly what: TypedAct;
 }
 
-const AGO = /\s*[, ]\s*(\d+)\s*(min|minutes?|m|h|hours?)\s+ago\s*$/i;
+/** "10 min ago", "1 h 30 min ago", "2 d ago" at the end of a line. */
+const AGO = /[, ]\s*((?:\d+(?:\.\d+)?\s*(?:d|days?|h|hours?|min|minutes?|m)\s*)+)ago\s*$/i;
+const AGO_PART = /(\d+(?:\.\d+)?)\s*(d|h|m)/gi;
+const AGO_MIN: Readonly<Record<string, number>> = { d: 1440, h: 60, m: 1 };
+
+const minutesAgo = (words: string): number =>
+  [...words.matchAll(AGO_PART)].reduce((sum, [, count, unit]) => sum + Number(count) * (AGO_MIN[unit?.toLowerCase() ?? ''] ?? 0), 0);
 
 /** @returns null when the line says nothing that is understood */
 export function parseAct(line: string): TypedLine | null {
   const ago = AGO.exec(line);
-  const agoMin = ago ? Number(ago[1]) * (/^h/i.test(ago[2] ?? '') ? 60 : 1) : 0;
+  // A time that is not understood is asked about, never taken for now.
+  if (!ago && /\bago\s*$/i.test(line)) return null;
+  const agoMin = ago ? minutesAgo(ago[1] ?? '') : 0;
   let rest = (ago ? line.slice(0, ago.index) : line).trim();
   let card: number | null = null;
   const pot = /^(?:pot\s*)?([1-9])\s+(?=\S)/i.exec(rest);

@@ -7,11 +7,11 @@ import type { Printer } from '@/core/measure/printer';
 import { type Phase, typicalMin } from '@/core/plan/phase';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
-import { goesByClock, type StepClock, stepClock } from '@/core/run/clock';
+import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
 import type { RunEvent, RunFact } from '@/core/run/events';
-import { foldRun, type RunState, type StepState } from '@/core/run/fold';
-import { type Nudge, runNudges } from '@/core/run/nudges';
-import { readingsOf } from '@/core/run/readings';
+import type { RunState, StepState } from '@/core/run/fold';
+import type { Nudge } from '@/core/run/nudges';
+import { runNow } from '@/core/run/runNow';
 
 /** What the stove shows of one vessel in use. */
 export interface StoveCard {
@@ -58,13 +58,7 @@ export function stoveView(
   nowMs: number,
   print: Printer,
 ): StoveView {
-  const state = foldRun(plan.steps, events);
-  const clocks: Record<string, StepClock> = {};
-  for (const step of plan.steps) {
-    const own = state.steps[step.id];
-    if (own) clocks[step.id] = stepClock(step, own, readingsOf(step, own, readings), nowMs);
-  }
-  const nudges = runNudges(plan, state, clocks, nowMs);
+  const { state, clocks, nudges } = runNow(plan, events, readings, nowMs);
   const live = plan.steps.filter((step) => ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
   const cards = live
     .flatMap((step) => {
@@ -117,7 +111,7 @@ function card(
     temperature: clock.latestC && {
       c: clock.latestC.bathC,
       text: print.temperature(clock.latestC.bathC),
-      stale: nowMs - clock.latestC.atMs > 20 * 60_000,
+      stale: nowMs - clock.latestC.atMs > TRUST_TYPED_MIN * 60_000,
       from: `${own.typedC.some((typed) => typed.atMs === clock.latestC?.atMs && typed.bathC === clock.latestC.bathC) ? 'typed' : 'probe'}, ${ago(nowMs - clock.latestC.atMs)}`,
     },
     bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null,

@@ -437,7 +437,7 @@ const WET: readonly Method[] = [
         bath: perG,
         additions: [{ id: 'vinegar', substance: 'vinegar', rule: 'bathPct', pct: at('vinegarPct') }],
         phases: [charge(5, 'Mix, push the goods under'), soak(1, at('soakMin'), 600), lift(3, 'Wring until damp, not dripping')],
-        treatment: 'noMordant',
+        treatment: 'modifier',
       }),
     ],
   }),
