@@ -1,10 +1,10 @@
 import type { EventInput } from '@/contract/schemas';
+import { seededChance } from '@/core/chance';
 import { copyMethod } from '@/core/method/copy';
 import { LIBRARY } from '@/core/method/library';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import { type Acted, actOut, type Slip } from '@/core/rehearse/actOut';
-import { seededChance } from '@/core/rehearse/chance';
 import { wallTime, zonedMs } from '@/core/time/zone';
 import type { App } from '@/server/app';
 import { editHome, homeOf, putVessel, setSimPot } from '@/server/kitchen';

@@ -174,9 +174,10 @@ export async function again(app: App, runId: string, input: z.infer<typeof again
 }
 
 /** Puts the steps still to come on the clock again from now; what has happened stays. A new plan version with a reason. */
-export function replan(app: App, runId: string, input: z.infer<typeof replanInput>): Promise<RunView> {
+export async function replan(app: App, runId: string, input: z.infer<typeof replanInput>): Promise<RunView> {
   const { store, nowMs, live, hotRuns } = app;
-  return store.exclusive(async () => {
+  // Planned outside the queue; when something was logged meanwhile, planned again with it.
+  for (;;) {
     if (await findEvent(store.db, input.eventId)) return runView(app, runId);
     const view = await runView(app, runId);
     const atMs = nowMs();
@@ -188,20 +189,31 @@ export function replan(app: App, runId: string, input: z.infer<typeof replanInpu
       reason: input.reason,
       createdAtMs: atMs,
     };
-    const draft = { ...view.plan.draft, vessels: currentVessels(view.plan, state), pins: {} };
+    const draft = { ...view.plan.draft, vessels: currentVessels(view.plan, state), pins: pinsToCome(view.plan, state, atMs) };
     const built = await planDraft(app, draft, head, { nowMs: atMs, fixed: fixedSteps(view.plan, state, clocks, atMs) });
     if (!built.plan) throw invalid('The rest does not fit from now.', built.problems);
+    const { plan } = built;
     const event: RunEvent = { id: input.eventId, type: 'replanned', planVersion: head.version, reason: input.reason, atMs, recordedAtMs: atMs };
-    await store.commit([
-      { table: 'plan', row: built.plan },
-      { table: 'run_event', row: { runId, event } },
-    ]);
-    hotRuns.appended(runId, event);
+    const kept = await store.exclusive(async () => {
+      const now = await hotRuns.get(store.db, runId);
+      if (now?.events.length !== view.events.length) return false;
+      await store.commit([
+        { table: 'plan', row: plan },
+        { table: 'run_event', row: { runId, event } },
+      ]);
+      hotRuns.appended(runId, event);
+      return true;
+    });
+    if (!kept) continue;
     live.publish({ kind: 'event', runId, event });
     live.publish({ kind: 'changed', what: 'run', id: runId });
     return runView(app, runId);
-  });
+  }
 }
+
+/** A pin holds until its step begins; one whose time has passed unbegun is let go. */
+const pinsToCome = (plan: Plan, state: RunState, nowMs: number): Draft['pins'] =>
+  Object.fromEntries(Object.entries(plan.draft.pins).filter(([stepId, pinMs]) => pinMs >= nowMs && state.steps[stepId]?.status === 'waiting'));
 
 const currentVessels = (plan: Plan, state: RunState): Record<string, string> =>
   Object.fromEntries(

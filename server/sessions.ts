@@ -44,17 +44,22 @@ const refuse = (built: BuiltPlan): never => {
   throw invalid('The plan does not work out yet.', built.problems);
 };
 
-export function createSession(app: App, input: { readonly id: string; readonly draft: Draft }): Promise<Plan> {
+/** Planning is long work: it is done before the queue that acts at a stove wait in, and only kept inside it. */
+export async function createSession(app: App, input: { readonly id: string; readonly draft: Draft }): Promise<Plan> {
   const { store, nowMs, live } = app;
-  return store.exclusive(async () => {
+  const stored = async (): Promise<Plan | null> => {
     const had = await loadPlan(store.db, input.id, 1);
-    if (had) {
-      if (had.draft.name !== input.draft.name) throw conflict(`The id ${input.id} already belongs to ${had.name}.`);
-      return had;
-    }
-    const createdAtMs = nowMs();
-    const built = await planDraft(app, input.draft, { sessionId: input.id, version: 1, reason: 'first plan', createdAtMs });
-    const plan = built.plan ?? refuse(built);
+    if (had && had.draft.name !== input.draft.name) throw conflict(`The id ${input.id} already belongs to ${had.name}.`);
+    return had;
+  };
+  const before = await stored();
+  if (before) return before;
+  const createdAtMs = nowMs();
+  const built = await planDraft(app, input.draft, { sessionId: input.id, version: 1, reason: 'first plan', createdAtMs });
+  const plan = built.plan ?? refuse(built);
+  return store.exclusive(async () => {
+    const had = await stored();
+    if (had) return had;
     await store.commit([
       { table: 'session', row: { id: input.id, name: plan.name, createdAtMs } },
       { table: 'plan', row: plan },
@@ -65,13 +70,13 @@ export function createSession(app: App, input: { readonly id: string; readonly d
 }
 
 /** A changed plan is a new version with a reason; the old one stays readable. */
-export function revisePlan(
+export async function revisePlan(
   app: App,
   sessionId: string,
   input: { readonly draft: Draft; readonly reason: string; readonly expectedVersion: number },
 ): Promise<Plan> {
   const { store, nowMs, live } = app;
-  return store.exclusive(async () => {
+  const changeable = async (): Promise<Plan> => {
     const latest = await loadPlan(store.db, sessionId);
     if (!latest) throw notFound('session', sessionId);
     if (latest.version !== input.expectedVersion) {
@@ -81,8 +86,13 @@ export function revisePlan(
     }
     if ((await listRuns(store.db)).some((run) => run.sessionId === sessionId))
       throw conflict('This session has been started. Change it from the stove, or make a new session.');
-    const built = await planDraft(app, input.draft, { sessionId, version: latest.version + 1, reason: input.reason, createdAtMs: nowMs() });
-    const plan = built.plan ?? refuse(built);
+    return latest;
+  };
+  const { version } = await changeable();
+  const built = await planDraft(app, input.draft, { sessionId, version: version + 1, reason: input.reason, createdAtMs: nowMs() });
+  const plan = built.plan ?? refuse(built);
+  return store.exclusive(async () => {
+    await changeable();
     await store.commit([{ table: 'plan', row: plan }]);
     live.publish({ kind: 'changed', what: 'session', id: sessionId });
     return plan;

@@ -9,7 +9,7 @@ import { unreachable } from '../result';
 import { rankFindings } from '../safety/finding';
 import { circuitFinding } from '../safety/rules/all';
 import { absences, homeWindows, type Window } from '../schedule/diary';
-import { forwardPass } from '../schedule/forward';
+import { bestOrder } from '../schedule/orders';
 import type { Scheduler, Segment, Task } from '../schedule/problem';
 import { NO_OWN, type OwnSubstances, shelfOf } from '../shelf/library';
 import type { Liquor } from '../shelf/liquor';
@@ -69,7 +69,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   const horizonMs = draft.startMs + HORIZON_MS;
   const windows = homeWindows(home.diary, draft.startMs - 86_400_000, horizonMs);
   const ids = new Set(sketches.map((sketch) => sketch.id));
-  const schedule = (input.scheduler ?? forwardPass)({
+  const schedule = (input.scheduler ?? bestOrder)({
     tasks: sketches.map((sketch) => toTask(sketch, ids, input)),
     home: windows,
     startMs: draft.startMs,

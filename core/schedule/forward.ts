@@ -4,18 +4,26 @@ import type { Placed, ScheduleProblem, ScheduleResult, Segment, Task, WhyNotEarl
 const MIN = 60_000;
 const MAX_TRIES = 5000;
 const MAX_REPAIRS = 300;
+/** What shortening a soak must save to be worth it. */
+const A_NIGHT_MS = 6 * 60 * MIN;
 
 /**
  * Serial forward pass: each task in the given order at its earliest feasible start. A greatest lag that is broken
  * delays the earlier task by the excess and starts again, so a hot bath is not ready hours before anyone needs it.
  */
 export function forwardPass(problem: ScheduleProblem): ScheduleResult {
+  const outcome = onePass(problem);
+  return outcome.kind === 'planned' ? { ...outcome, boundMs: boundMs(problem) } : outcome;
+}
+
+/** The pass without its bound, which is the same for every order. */
+export function onePass(problem: ScheduleProblem): ScheduleResult {
   const delays = new Map<string, number>();
   for (let repair = 0; repair < MAX_REPAIRS; repair++) {
     const outcome = pass(problem, delays);
     if (outcome.kind !== 'lagBroken') return outcome;
     if (problem.tasks.find((task) => task.id === outcome.earlierId)?.pinnedStartMs !== null) {
-      return { kind: 'infeasible', taskId: outcome.laterId, reason: `It must follow within ${outcome.maxLagMin} min of a step that is pinned too early.` };
+      return { kind: 'infeasible', taskId: outcome.laterId, reason: 'It must follow closely on a step that is pinned too early.' };
     }
     delays.set(outcome.earlierId, outcome.newStartMs);
   }
@@ -23,9 +31,7 @@ export function forwardPass(problem: ScheduleProblem): ScheduleResult {
   return { kind: 'infeasible', taskId: stuck?.id ?? '', reason: 'It must follow closely on a step before it, and no time was found where both fit.' };
 }
 
-type PassOutcome =
-  | ScheduleResult
-  | { readonly kind: 'lagBroken'; readonly earlierId: string; readonly laterId: string; readonly newStartMs: number; readonly maxLagMin: number };
+type PassOutcome = ScheduleResult | { readonly kind: 'lagBroken'; readonly earlierId: string; readonly laterId: string; readonly newStartMs: number };
 
 interface Busy extends Window {
   readonly taskId: string;
@@ -87,17 +93,28 @@ function pass(problem: ScheduleProblem, delays: ReadonlyMap<string, number>): Pa
     if (pin !== null && found.startMs !== pin) return { kind: 'infeasible', taskId: task.id, reason: 'It is pinned to a time when it cannot run.' };
     for (const link of task.after) {
       const before = placed.get(link.taskId);
-      if (before && link.maxLagMin !== null && found.startMs > before.endMs + link.maxLagMin * MIN) {
+      // What has happened cannot be delayed any more: then it simply follows as soon as it can.
+      if (!before || problem.tasks.find((one) => one.id === link.taskId)?.fixed) continue;
+      if (link.maxLagMin !== null && found.startMs > before.endMs + link.maxLagMin * MIN) {
         const excessMs = found.startMs - before.endMs - link.maxLagMin * MIN;
-        return { kind: 'lagBroken', earlierId: link.taskId, laterId: task.id, newStartMs: before.startMs + excessMs, maxLagMin: link.maxLagMin };
+        return { kind: 'lagBroken', earlierId: link.taskId, laterId: task.id, newStartMs: before.startMs + excessMs };
       }
+    }
+    // A bath that waits for this task was put before somebody else’s stay in its vessel: it has to come after that one.
+    for (const keeper of problem.tasks) {
+      const kept = placed.get(keeper.id);
+      if (keeper.keepsVesselFor !== task.id || !keeper.vesselId || !kept || keeper.fixed) continue;
+      const between = (vessels.get(keeper.vesselId) ?? []).find(
+        (busy) => busy.taskId !== keeper.id && busy.fromMs < found.startMs && busy.toMs > kept.endMs && busy.fromMs >= kept.startMs,
+      );
+      if (between) return { kind: 'lagBroken', earlierId: keeper.id, laterId: task.id, newStartMs: Math.max(between.toMs, kept.startMs + MIN) };
     }
     take(task, found);
   }
   return {
     kind: 'planned',
     placed: problem.tasks.map((task) => placed.get(task.id)).filter((p) => p !== undefined),
-    boundMs: boundMs(problem),
+    boundMs: 0,
     by: 'forward pass',
   };
 }
@@ -139,7 +156,9 @@ function stuckReason(why: WhyNotEarlier): string {
 function tryAt(task: Task, startMs: number, problem: ScheduleProblem, taken: Taken): Attempt {
   const attempt = fitSegments(task, 0, startMs, problem, taken);
   if (!attempt.ok || !task.vesselId) return attempt;
-  const endMs = task.keepsVesselFor ? problem.horizonMs : (attempt.segments.at(-1)?.toMs ?? startMs);
+  // A bath that will wait for a later step does not block the gap before somebody else’s stay: when it turns out to wait
+  // too long, it is put after that stay.
+  const endMs = attempt.segments.at(-1)?.toMs ?? startMs;
   for (const busy of taken.vessels.get(task.vesselId) ?? []) {
     const keeper = problem.tasks.find((t) => t.id === busy.taskId);
     if (keeper?.keepsVesselFor === task.id) continue; // its own liquor waits there for it
@@ -171,9 +190,13 @@ function fitSegments(task: Task, index: number, atMs: number, problem: ScheduleP
     return { ok: false, laterByMs: 60 * MIN, why: { why: 'start' } };
   };
   const longer = tryEnds(atMs + segment.typicalMin * MIN, atMs + segment.maxMin * MIN);
-  if (longer.ok || segment.minMin >= segment.typicalMin) return longer;
-  const shorter = tryEnds(atMs + segment.minMin * MIN, atMs + segment.typicalMin * MIN);
-  return shorter.ok ? shorter : longer;
+  const usualEndMs = atMs + segment.typicalMin * MIN;
+  if (segment.minMin >= segment.typicalMin || (longer.ok && (longer.segments[0]?.toMs ?? 0) <= usualEndMs)) return longer;
+  const shorter = tryEnds(atMs + segment.minMin * MIN, usualEndMs);
+  if (!shorter.ok) return longer;
+  // Drawn out over a night, or a little shorter and done the day before: shorter, where that saves a night.
+  const savedMs = longer.ok ? (longer.segments.at(-1)?.toMs ?? 0) - (shorter.segments.at(-1)?.toMs ?? 0) : Number.POSITIVE_INFINITY;
+  return savedMs >= A_NIGHT_MS ? shorter : longer;
 }
 
 const prepend = (at: Window, rest: Attempt): Attempt => (rest.ok ? { ok: true, segments: [at, ...rest.segments] } : rest);
@@ -208,8 +231,12 @@ function push(map: Map<string, Busy[]>, key: string, busy: Busy): void {
   else map.set(key, [busy]);
 }
 
-/** Longest chain with every stretch at its least: no schedule ends sooner, whatever the diary. */
-function boundMs(problem: ScheduleProblem): number {
+/**
+ * Longest chain with every stretch at its least, on the diary but with no regard to vessels, heat and other work: no
+ * schedule ends sooner.
+ */
+export function boundMs(problem: ScheduleProblem): number {
+  const free: Taken = { vessels: new Map(), heats: new Map(), hands: [] };
   const ends = new Map<string, number>();
   for (const task of problem.tasks) {
     if (task.fixed) {
@@ -218,8 +245,10 @@ function boundMs(problem: ScheduleProblem): number {
     }
     let startMs = Math.max(problem.startMs, task.notBeforeMs, task.pinnedStartMs ?? -Infinity);
     for (const link of task.after) startMs = Math.max(startMs, (ends.get(link.taskId) ?? 0) + link.minLagMin * MIN);
+    const shortest = { ...task, segments: task.segments.map((s) => (s.needs === 'nobody' ? { ...s, typicalMin: s.minMin } : s)) };
+    const alone = place(shortest, startMs, { why: 'start' }, problem, free);
     const leastMin = task.segments.reduce((sum, s) => sum + (s.needs === 'nobody' ? s.minMin : s.typicalMin), 0);
-    ends.set(task.id, startMs + leastMin * MIN);
+    ends.set(task.id, 'stuck' in alone ? startMs + leastMin * MIN : alone.endMs);
   }
   return Math.max(problem.startMs, ...ends.values());
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { absences, type Diary, homeWindows } from './diary';
 import { forwardPass } from './forward';
+import { bestOrder } from './orders';
 import type { Placed, ScheduleProblem, Segment, Task } from './problem';
 
 const H = 3_600_000;
@@ -164,4 +165,69 @@ test('small instance R1: never under the critical path of 10, not over the 14 of
   expect(end).toBeGreaterThanOrEqual(10);
   expect(end).toBeLessThanOrEqual(14);
   expect(result.boundMs / H).toBe(10);
+});
+
+describe('what has happened, what is kept, what is shortened', () => {
+  test('a rest that must follow a finished dye closely follows as soon as it can, long after though it is', () => {
+    const dye = task('dye', [seg(60)], { fixed: { startMs: 8 * H, endMs: 9 * H, segments: [{ fromMs: 8 * H, toMs: 9 * H }] } });
+    const placed = run(problem([dye, task('rest', [stretch(60, 60, 600)], { after: follows('dye', 0, 0), notBeforeMs: 9.1 * H })]));
+    expect(placed.rest?.startMs).toBe(9.1 * H);
+  });
+  test('a bath that will be kept does not block the gap before somebody else’s stay in its pot', () => {
+    const placed = run(
+      problem([
+        task('pinned', [seg(60)], { vesselId: 'pot', pinnedStartMs: 12 * H }),
+        task('bath', [seg(60)], { vesselId: 'pot', keepsVesselFor: 'dye' }),
+        task('dye', [seg(60)], { vesselId: 'pot', after: follows('bath') }),
+      ]),
+    );
+    expect([placed.bath?.startMs, placed.dye?.startMs]).toEqual([8 * H, 9 * H]);
+  });
+  test('when it would wait across that stay, it is put after it', () => {
+    const placed = run(
+      problem([
+        task('pinned', [seg(60)], { vesselId: 'pot', pinnedStartMs: 10 * H }),
+        task('bath', [seg(60)], { vesselId: 'pot', keepsVesselFor: 'dye' }),
+        task('dye', [seg(120)], { vesselId: 'pot', after: follows('bath') }),
+      ]),
+    );
+    expect(placed.bath?.startMs).toBe(11 * H);
+    expect(placed.dye?.startMs).toBe(12 * H);
+  });
+  test('a soak is a little shorter where that saves a night, and as usual where it saves nothing', () => {
+    const soak = (latestH: number) =>
+      run({ ...problem([task('s', [stretch(60, 120, 2000), seg(60)])]), startMs: latestH * H }).s?.segments.map((at) => (at.toMs - at.fromMs) / MIN);
+    expect(soak(18)).toEqual([120, 60]);
+    expect(soak(19.5)).toEqual([60, 60]);
+  });
+  test('the bound knows the diary: what cannot be done before the morning is not promised for the night', () => {
+    const late = { ...problem([task('a', [seg(120)])]), startMs: 21 * H };
+    const result = forwardPass(late);
+    expect(result).toMatchObject({ kind: 'planned', boundMs: 34 * H });
+  });
+});
+
+describe('orders', () => {
+  // An extraction that is listed before the mordant and keeps the only pot: plannable, the other way round.
+  const tasks = [
+    task('extract', [seg(60)], { vesselId: 'pot', keepsVesselFor: 'dye' }),
+    task('mordant', [seg(60)], { vesselId: 'pot' }),
+    task('dye', [seg(60)], { vesselId: 'pot', after: [...follows('extract'), ...follows('mordant')] }),
+  ];
+  test('an order that works is found, and told in the order of the chain', () => {
+    expect(forwardPass(problem(tasks)).kind).toBe('infeasible');
+    const found = bestOrder(problem(tasks));
+    if (found.kind !== 'planned') throw new Error(found.reason);
+    expect(found.placed.map((placed) => [placed.taskId, placed.startMs / H])).toEqual([
+      ['extract', 9],
+      ['mordant', 8],
+      ['dye', 10],
+    ]);
+  });
+  test('the same problem gives the same plan', () => expect(bestOrder(problem(tasks))).toEqual(bestOrder(problem(tasks))));
+  test('never worse than the chain’s own order', () => {
+    const many = Array.from({ length: 8 }, (_, i) => task(`t${i}`, [seg(20 + i * 7), stretch(30, 60, 200), seg(10)], { vesselId: `pot${i % 2}` }));
+    const end = (result: ReturnType<typeof bestOrder>) => (result.kind === 'planned' ? Math.max(...result.placed.map((one) => one.endMs)) : Infinity);
+    expect(end(bestOrder(problem(many)))).toBeLessThanOrEqual(end(forwardPass(problem(many))));
+  });
 });
