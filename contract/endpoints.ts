@@ -168,6 +168,7 @@ export const endpoints = {
     body: shelf.weighTickInput,
     response: out.weighTick,
   },
+  stays: { method: 'GET', path: '/stays', summary: 'What planned and running sessions take of the kitchen, and when', response: z.array(out.stay) },
   shopping: { method: 'GET', path: '/sessions/{sessionId}/shopping', summary: 'What the newest plan lacks on the shelf', response: z.array(out.shoppingLine) },
   startRun: {
     method: 'POST',

@@ -70,6 +70,22 @@ export const stockLevel = z
   .object({ item: stockItem, left: figure(z.number()), used: number, unknownUses: z.int() })
   .meta({ id: 'StockLevel', description: 'What was counted, and what is left of it after what runs say they used.' });
 export const liquor = z.object({ ...liquorInput.shape, id, revision, retired: z.boolean() }).meta({ id: 'Liquor' });
+const stretch = z.object({ fromMs: ms, toMs: ms });
+export const stay = z
+  .object({
+    sessionId: text,
+    session: text,
+    running: z.boolean(),
+    stepId: text,
+    title: text,
+    vesselId: text.nullable(),
+    heatSourceId: text.nullable(),
+    lotIds: z.array(text),
+    fromMs: ms,
+    toMs: ms,
+    heat: z.array(stretch),
+  })
+  .meta({ id: 'Stay', description: 'One step of a session in the kitchen.' });
 export const shoppingLine = z.object({
   substance: text,
   name: text,

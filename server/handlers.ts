@@ -9,7 +9,7 @@ import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod
 import { readingsBetween, recordReadings } from './probes';
 import { notFound } from './problem';
 import { again, recordEvent, replan, runningRuns, runRecord, runView, startRun } from './runs';
-import { createSession, listSessions, preview, revisePlan, sessionView } from './sessions';
+import { createSession, listSessions, openStays, preview, revisePlan, sessionView } from './sessions';
 import {
   addLiquor,
   addStock,
@@ -95,6 +95,7 @@ export const handlers: Handlers = {
   revisePlan: ({ app, param, body }) => revisePlan(app, param('sessionId'), body),
   weighOut: ({ app, param }) => weighList(app, param('sessionId')),
   tickWeighed: ({ app, param, body }) => tickWeighed(app, param('sessionId'), body),
+  stays: ({ app }) => openStays(app),
   shopping: ({ app, param }) => shopping(app, param('sessionId')),
   startRun: ({ app, param, body }) => startRun(app, param('sessionId'), body),
   runningRuns: ({ app }) => runningRuns(app),

@@ -1,4 +1,5 @@
 import type { SessionSummary, SessionView } from '@/contract/views';
+import { type Stay, staysOf } from '@/core/kitchen/stays';
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
 import type { Draft } from '@/core/plan/draft';
 import { draftFaults } from '@/core/plan/draftFaults';
@@ -34,7 +35,8 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
   if (gone.length > 0) return { plan: null, problems: gone.map((id) => ({ at: 'lotIds', message: `There is no lot “${id}”.` })) };
   const [answers, liquors, labels] = [await answersOf(db, lots), await listLiquors(app), await shelfLabels(app)];
   const mordants = Object.fromEntries(Object.entries(answers).map(([id, answer]) => [id, answer.mordant]));
-  return buildPlan({ draft, lots, vessels, home, methods, own, mordants, liquors, labels, ...more }, head);
+  const others = (await openStays(app)).filter((stay) => stay.sessionId !== head.sessionId);
+  return buildPlan({ draft, lots, vessels, home, methods, own, mordants, liquors, labels, others, ...more }, head);
 }
 
 export const preview = (app: App, draft: Draft): Promise<BuiltPlan> =>
@@ -120,6 +122,30 @@ export async function listSessions({ store }: App): Promise<SessionSummary[]> {
       expectedHex: plan.lots.map((lot) => Object.values(lot.expectedHex).at(-1) ?? lot.baseHex ?? '').filter(Boolean),
       run: run && state ? { id: run.id, phase: state.phase, startedAtMs: state.startedAtMs, finishedAtMs: state.finishedAtMs } : null,
     };
+  });
+}
+
+/** What planned and running sessions still take of the kitchen. A planned one whose end has passed unbegun takes nothing. */
+export async function openStays({ store, nowMs }: App): Promise<Stay[]> {
+  const plans = await listLatestPlans(store.db);
+  const runs = await listRuns(store.db);
+  const events = await eventsOfRuns(
+    store.db,
+    runs.map((run) => run.id),
+  );
+  const now = nowMs();
+  return plans.flatMap((plan) => {
+    const run = runs.find((one) => one.sessionId === plan.sessionId);
+    const state = run ? foldRun(plan.steps, events.get(run.id) ?? []) : null;
+    if (state?.phase === 'finished' || (!state && planTotals(plan).endMs < now)) return [];
+    const left = plan.steps.flatMap((step) => {
+      const own = state?.steps[step.id];
+      if (own?.status === 'done' || own?.status === 'skipped') return [];
+      // Where it really is, and for as long as it is still there.
+      const vesselId = own?.vesselId ?? step.vesselId;
+      return [own && own.status !== 'waiting' ? { ...step, vesselId, endMs: Math.max(step.endMs, now + 60_000) } : { ...step, vesselId }];
+    });
+    return staysOf({ sessionId: plan.sessionId, name: plan.name, running: state?.phase === 'running' }, left, plan.vessels);
   });
 }
 

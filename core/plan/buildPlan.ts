@@ -3,6 +3,7 @@ import { UNDYED_HEX } from '../colour/undyed';
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Home } from '../kitchen/home';
+import { type Stay, takenVessels } from '../kitchen/stays';
 import { holdsMany, type Vessel } from '../kitchen/vessel';
 import { LIBRARY, type MethodBook } from '../method/library';
 import { unreachable } from '../result';
@@ -37,6 +38,8 @@ export interface PlanInput {
   /** Steps that already happened or run: they keep their times, the rest is placed at or after `nowMs`. */
   readonly fixed?: Readonly<Record<string, { startMs: number; endMs: number; segments: readonly Window[] }>>;
   readonly nowMs?: number;
+  /** What other sessions take of the kitchen. */
+  readonly others?: readonly Stay[];
   readonly scheduler?: Scheduler;
 }
 
@@ -53,17 +56,23 @@ export interface BuiltPlan {
 }
 
 const HORIZON_MS = 84 * 86_400_000;
+/** A vessel that another session needs within these days is offered last. */
+const SOON_MS = 3 * 86_400_000;
 
 /** Everything a plan is, worked out from what was asked for: quantities, vessels, times, cautions, questions. */
 export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
-  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {} } = input;
+  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {}, others = [] } = input;
+  const soon = { fromMs: draft.startMs, toMs: draft.startMs + SOON_MS };
   const shelf = shelfOf(own);
   const problems: PlanProblem[] = [];
   const lots = draft.lotIds.map((id) => input.lots.find((lot) => lot.id === id)).filter((lot) => lot !== undefined);
   if (lots.length === 0) problems.push({ at: 'lotIds', message: 'Choose at least one lot of fibre.' });
   for (const lot of lots) if (lot.ended) problems.push({ at: 'lotIds', message: `${lot.name} is no more: it was ${endedWord(lot)}. Choose what it became.` });
   if (draft.chain.length === 0) problems.push({ at: 'chain', message: 'Add at least one step.' });
-  const sketches = lots.length === 0 ? [] : sketchSteps({ draft, lots, vessels: input.vessels, home, methods, shelf, liquors, labels }, problems);
+  const sketches =
+    lots.length === 0
+      ? []
+      : sketchSteps({ draft, lots, vessels: input.vessels, home, methods, shelf, liquors, labels, taken: takenVessels(others, soon) }, problems);
   if (problems.length > 0) return { plan: null, problems };
 
   const horizonMs = draft.startMs + HORIZON_MS;

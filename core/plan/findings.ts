@@ -67,12 +67,11 @@ export function planFindings(context: Context): Map<string, Finding[]> {
 
 /** What the rules need to know of one planned step. */
 export function factsOf(step: Step, index: number, context: Context): StepFacts {
-  const { lots, home, shelf, labels } = context;
+  const { lots, home } = context;
   const sketch = context.sketches[index];
   const vessel = sketch?.vessel ?? null;
   const goods = lots.filter((lot) => step.lotIds.includes(lot.id));
   const dryG = knownValue(sumFigures(goods.map((lot) => lot.dryWeightG)));
-  const sizedG = knownValue(sumFigures(lots.filter((lot) => step.sizedBy.includes(lot.id)).map((lot) => lot.dryWeightG)));
   const waterMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
   const planned = (one: Step): Content[] => plannedIn(one, context);
   const addedIn = (one: BathStep): readonly Content[] => {

@@ -15,6 +15,7 @@ const kitchen: Kitchen = {
   mordants: { a: 'known' },
   liquors: [],
   labels: {},
+  others: [],
 };
 
 test('what is shown while typing is what is planned when it is kept', () => {

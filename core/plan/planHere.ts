@@ -1,6 +1,7 @@
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Home } from '../kitchen/home';
+import type { Stay } from '../kitchen/stays';
 import type { Vessel } from '../kitchen/vessel';
 import { LIBRARY, methodBook } from '../method/library';
 import type { Method } from '../method/method';
@@ -25,6 +26,7 @@ export interface Kitchen {
   readonly mordants: Readonly<Record<string, Certainty>>;
   readonly liquors: readonly Liquor[];
   readonly labels: Readonly<Record<string, string>>;
+  readonly others: readonly Stay[];
 }
 
 /** The plan of a half-filled draft, for showing only: what is kept is planned again where it is stored. */

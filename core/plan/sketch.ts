@@ -55,6 +55,8 @@ export interface SketchInput {
   readonly shelf: Shelf;
   readonly liquors: readonly Liquor[];
   readonly labels: Readonly<Record<string, string>>;
+  /** Vessels that other sessions need about then. */
+  readonly taken?: ReadonlySet<string>;
 }
 
 /** Turning the load half way is for more than a pound of dry fibre (trade handbook T65). */
@@ -236,6 +238,7 @@ function vesselFor(
         input.vessels,
         continues?.vesselId ?? null,
         sketches.map((sketch) => sketch.vessel?.id ?? ''),
+        input.taken,
       );
   if (!vessel) {
     problems.push({

@@ -16,6 +16,8 @@ const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
   line: ['line', 'table'],
   same: [],
 };
+/** Their metal goes into baths, or acid and alkali eat them: only when there is nothing else. */
+const REACTS: readonly Vessel['material'][] = ['aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'];
 const HEATED: readonly Place[] = ['heated', 'steamer'];
 const ROOMY: readonly Place[] = ['table', 'line'];
 
@@ -30,13 +32,19 @@ export function suggestVessel(
   bathIn: string | null,
   /** Vessels of the steps before, in their order. */
   taken: readonly string[],
+  /** Vessels that other sessions need about then: offered last. */
+  elsewhere: ReadonlySet<string> = new Set(),
 ): Vessel | null {
   const { where } = template;
   if (where === 'same') return vessels.find((vessel) => vessel.id === bathIn) ?? null;
   const kinds = KINDS[where];
   // Cold work leaves the burners free; dye-only vessels come first.
   const rank = (vessel: Vessel) =>
-    kinds.indexOf(vessel.kind) * 4 + (!HEATED.includes(where) && vessel.heatSourceId !== null ? 2 : 0) + (vessel.dyeOnly ? 0 : 1);
+    (elsewhere.has(vessel.id) ? 100 : 0) +
+    (REACTS.includes(vessel.material) ? 50 : 0) +
+    kinds.indexOf(vessel.kind) * 4 +
+    (!HEATED.includes(where) && vessel.heatSourceId !== null ? 2 : 0) +
+    (vessel.dyeOnly ? 0 : 1);
   const suited = vessels
     .filter((vessel) => kinds.includes(vessel.kind) && (!HEATED.includes(where) || vessel.heatSourceId !== null))
     .sort((a, b) => rank(a) - rank(b) || (a.litres ?? 0) - (b.litres ?? 0));

@@ -24,6 +24,7 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   [/^\/(?:dyestuffs|assistants|substances)$/, changed('substance')],
   [/^\/liquors$/, changed('liquor')],
   [/^\/stock$/, any(changed('stock'), acted)],
+  [/^\/stays$/, any(changed('session', 'run'), acted)],
   [/^\/sessions$/, any(changed('session', 'run'), acted)],
   [/^\/sessions\/([^/]+)\/weigh-out$/, changed('weigh', 'session')],
   [/^\/sessions\/[^/]+\/shopping$/, any(changed('stock', 'session'), acted)],

@@ -4,7 +4,7 @@ import { type ReactNode, useId } from 'react';
 import { blendNote } from '@/core/plan/blendNote';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
-import { isStop } from '@/core/safety/finding';
+import { isStop, rankFindings } from '@/core/safety/finding';
 import { Field } from '../form/Field';
 import { WhenField } from '../form/WhenField';
 import { Findings } from '../shell/Findings';
@@ -19,6 +19,7 @@ import { LotPicker } from './LotPicker';
 import { PlanTotals } from './PlanHead';
 import { Problems } from './Problems';
 import { Questions } from './Questions';
+import { useClashes } from './useClashes';
 import type { PlanningRoom } from './useKitchen';
 import { usePlanning } from './usePlanning';
 
@@ -43,6 +44,7 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
   const general = built.problems.filter((problem) => itemOfProblem(problem.at, draft) === null);
   const chosenLots = lots.filter((lot) => draft.lotIds.includes(lot.id));
   const note = blendNote(chosenLots);
+  const clashing = useClashes(shown, first?.sessionId ?? 'preview');
   return (
     <Page title={title} acts={keep(built.plan)}>
       {notices}
@@ -83,7 +85,7 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
               <PlanTotals plan={shown} />
               {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
-              <Findings findings={shown.findings} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
+              <Findings findings={rankFindings([...shown.findings, ...clashing])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Guard what="The warp">
                 <Warp plan={shown} onChoose={(stepId) => document.getElementById(`item-${stepId.split('-')[0]}`)?.scrollIntoView({ block: 'start' })} />
               </Guard>

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import type { LotView } from '@/contract/views';
 import type { Home } from '@/core/kitchen/home';
+import type { Stay } from '@/core/kitchen/stays';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Method } from '@/core/method/method';
 import type { Kitchen } from '@/core/plan/planHere';
@@ -17,14 +18,19 @@ export interface PlanningRoom {
 
 const NO_METHODS: readonly Method[] = [];
 
-/** What a plan is made of and made in. @param older versions of methods that the plan at hand was made with */
-export function useKitchen(older: readonly Method[] = NO_METHODS): Loaded<PlanningRoom> {
+/**
+ * What a plan is made of and made in.
+ * @param older versions of methods that the plan at hand was made with
+ * @param sessionId the session that is being changed: it does not get in its own way
+ */
+export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: string | null = null): Loaded<PlanningRoom> {
   const lots = useLoaded<LotView[]>('/lots');
   const vessels = useLoaded<Vessel[]>('/vessels');
   const home = useLoaded<Home>('/home');
   const book = useBook();
+  const stays = useLoaded<Stay[]>('/stays');
   return useMemo(() => {
-    const parts = allLoaded({ lots, vessels, home, book });
+    const parts = allLoaded({ lots, vessels, home, book, stays });
     if (parts.state !== 'ready') return parts;
     const { value } = parts;
     const known = new Set(value.book.methods.map((method) => `${method.id}/${method.version}`));
@@ -38,7 +44,8 @@ export function useKitchen(older: readonly Method[] = NO_METHODS): Loaded<Planni
       mordants: Object.fromEntries(value.lots.map((lot) => [lot.id, lot.passport.state.mordant])),
       liquors: value.book.liquors,
       labels: value.book.labels,
+      others: value.stays.filter((stay) => stay.sessionId !== sessionId),
     };
     return { state: 'ready', reload: parts.reload, value: { lots: value.lots, vessels: value.vessels, book: value.book, kitchen } };
-  }, [lots, vessels, home, book, older]);
+  }, [lots, vessels, home, book, stays, older, sessionId]);
 }

@@ -16,7 +16,7 @@ import { FailedPage, LoadingPage } from '../shell/PageState';
 export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
   const session = useLoaded<SessionView>(`/sessions/${sessionId}`);
   const plan = session.state === 'ready' ? session.value.plan : null;
-  const room = useKitchen(plan?.methods);
+  const room = useKitchen(plan?.methods, plan?.sessionId ?? null);
   if (session.state === 'failed') return <FailedPage title="Change a plan" why={session.why} retry={session.retry} />;
   if (room.state === 'failed') return <FailedPage title="Change a plan" why={room.why} retry={room.retry} />;
   if (!plan || room.state === 'loading') return <LoadingPage title="Change a plan" shape="picture" />;

@@ -4,13 +4,14 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { RunView, SessionView } from '@/contract/views';
-import { isStop } from '@/core/safety/finding';
+import { isStop, rankFindings } from '@/core/safety/finding';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { PlanTotals } from '../plan/PlanHead';
 import { StepDetails } from '../plan/StepDetails';
+import { useClashes } from '../plan/useClashes';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
@@ -43,6 +44,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
   const isNewest = plan.version === versions.at(-1)?.version;
   const step = plan.steps.find((s) => s.id === chosen);
   const stopped = plan.findings.some(isStop);
+  const clashing = useClashes(runId ? null : plan, sessionId);
   const title = (stepId: string) => plan.steps.find((s) => s.id === stepId)?.title ?? '';
   const start = async () => {
     setStarting(true);
@@ -93,7 +95,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
           Is it mordanted? Nobody is sure of {asked.map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name).join(', ')}.
         </Notice>
       ) : null}
-      <Findings findings={plan.findings} stepTitle={title} />
+      <Findings findings={rankFindings([...plan.findings, ...clashing])} stepTitle={title} />
       <Guard what="The warp">
         <Warp plan={plan} nowMs={now} chosenStepId={chosen} onChoose={setChosen} />
       </Guard>

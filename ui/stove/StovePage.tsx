@@ -3,16 +3,20 @@ import { Button, ConfigProvider } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunView, WeighList } from '@/contract/views';
+import { heatShared } from '@/core/kitchen/stays';
 import type { Vessel } from '@/core/kitchen/vessel';
 import { printDuration } from '@/core/measure/print';
+import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
 import { standingTicks } from '@/core/plan/weighTicks';
 import type { RunFact } from '@/core/run/events';
+import { rankFindings } from '@/core/safety/finding';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs, useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { type LiveRun, useRun } from '../api/useRun';
+import { useClashes } from '../plan/useClashes';
 import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
@@ -134,6 +138,16 @@ function Stove({ run }: { run: LiveRun }) {
   const finished = view.state.phase === 'finished';
   const unweighed = plan.lots.filter((lot) => lot.dryWeightG.state === 'unknown' && view.state.lotWeightsG[lot.id] === undefined);
   const cautions = plan.findings.filter((finding) => [...view.cards.map((card) => card.step), ...view.ready].some((step) => step.id === finding.stepId));
+  const here = useMemo(() => {
+    const open = new Set([...view.cards.map((card) => card.step.id), ...view.ready.map((step) => step.id)]);
+    return { ...plan, steps: plan.steps.filter((step) => open.has(step.id)) };
+  }, [plan, view.cards, view.ready]);
+  const clashing = useClashes(finished ? null : here, plan.sessionId);
+  const hot = view.cards.filter((card) => card.clock.current && isHeated(card.clock.current.phase) && card.state.status === 'running');
+  const shared = heatShared(
+    hot.map((card) => ({ stepId: card.step.id, vessel: card.vessel })),
+    (id) => plan.home.heatSources.find((source) => source.id === id)?.name ?? 'The heat',
+  );
   const anyStep = cardNow?.step ?? view.ready[0];
   return (
     <Page
@@ -222,7 +236,7 @@ function Stove({ run }: { run: LiveRun }) {
                 ))}
           </div>
           <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
-          <Findings findings={cautions} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
+          <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
         </div>
         <div className="stack">
           {!finished && view.lateMin >= 10 && view.lateMin > lateSeen + 5 ? (

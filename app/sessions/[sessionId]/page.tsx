@@ -14,7 +14,7 @@ export default async function Page({ params, searchParams }: Props) {
   const asked = Number((await searchParams).plan);
   const version = Number.isInteger(asked) && asked > 0 ? asked : null;
   return (
-    <WithData ask={[version === null ? `/sessions/${sessionId}` : `/sessions/${sessionId}/plans/${version}`]}>
+    <WithData ask={[version === null ? `/sessions/${sessionId}` : `/sessions/${sessionId}/plans/${version}`, '/stays']}>
       <SessionPage sessionId={sessionId} version={version} />
     </WithData>
   );
