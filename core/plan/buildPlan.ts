@@ -17,6 +17,7 @@ import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import type { Draft } from './draft';
 import { planFindings } from './findings';
+import { isNeeded } from './neededVessel';
 import { isHeated, type Phase } from './phase';
 import type { Plan, PlanLot, PlanProblem, PlanStep } from './plan';
 import { mordantQuestions } from './questions';
@@ -117,7 +118,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     steps,
     boundMs: schedule.boundMs,
     lots: lots.map((lot) => planLot(lot, sketches, shelf, mordants[lot.id] ?? 'unknown')),
-    vessels: input.vessels.filter((vessel) => used.has(vessel.id)).sort((a, b) => a.order - b.order),
+    vessels: [...input.vessels.filter((vessel) => used.has(vessel.id)), ...neededOf(sketches)].sort((a, b) => a.order - b.order),
     absences: away.filter((gap) => gap.fromMs < endMs).map((gap) => ({ fromMs: gap.fromMs, toMs: Math.min(gap.toMs, endMs + 43_200_000) })),
     findings: rankFindings([...steps.flatMap((step) => step.findings), ...circuitFinding(electricLoads(steps, input), home.circuitW)]),
     methods: [
@@ -190,6 +191,10 @@ const usedOwn = (own: OwnSubstances, steps: readonly PlanStep[]): OwnSubstances 
   const named = new Set(steps.flatMap((step) => [step.dyestuffId, ...step.additions.map((addition) => addition.substance)]));
   return { dyestuffs: own.dyestuffs.filter((one) => named.has(one.id)), assistants: own.assistants.filter((one) => named.has(one.id)) };
 };
+
+const neededOf = (sketches: readonly Sketch[]): Vessel[] => [
+  ...new Map(sketches.flatMap(({ vessel }) => (vessel && isNeeded(vessel) ? [[vessel.id, vessel] as const] : []))).values(),
+];
 
 function planLot(lot: Lot, sketches: readonly Sketch[], shelf: Shelf, mordant: Certainty): PlanLot {
   const { id, name, form, composition, dryWeightG, baseHex, pieces, finishes } = lot;

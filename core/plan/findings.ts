@@ -13,6 +13,7 @@ import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
 import { labelMissing } from './amounts';
+import { isNeeded } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
 import { amountOf, type PlannedAmount, type PlanStep } from './plan';
 import { startC } from './resolvePhases';
@@ -53,7 +54,11 @@ export function planFindings(context: Context): Map<string, Finding[]> {
   const found = new Map<string, Finding[]>();
   context.steps.forEach((step, i) => {
     const facts = factsOf(step, i, context);
-    const findings = [...checkStep(facts, print), ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id }))];
+    const findings = [
+      ...missingVessel(i, context),
+      ...checkStep(facts, print),
+      ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id })),
+    ];
     const reason = context.reasons[step.id];
     found.set(
       step.id,
@@ -63,6 +68,15 @@ export function planFindings(context: Context): Map<string, Finding[]> {
     );
   });
   return found;
+}
+
+/** The kitchen lacks the vessel: said once, at the first step that needs it. */
+function missingVessel(index: number, { sketches, steps }: Context): Finding[] {
+  const vessel = sketches[index]?.vessel;
+  const step = steps[index];
+  if (!vessel || !step || !isNeeded(vessel) || sketches.slice(0, index).some((one) => one.vessel?.id === vessel.id)) return [];
+  const text = `No vessel here suits ${step.title}: it takes a ${vessel.name.toLowerCase().replace(/ l$/, ' L')}${vessel.heatSourceId ? ', on the heat' : ''}. Add one, and it can be started.`;
+  return [{ rule: 'vessel', severity: 'stop', text, stepId: step.id }];
 }
 
 /** What the rules need to know of one planned step. */

@@ -11,6 +11,7 @@ import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { additionAmount, bathAmount, paramsOf } from './amounts';
 import type { ChainItem, Draft } from './draft';
+import { isNeeded, NEEDED, neededVessel } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, type Phase } from './phase';
 import { amountOf, type PlanProblem, type PlanStep } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
@@ -83,7 +84,18 @@ export function sketchSteps(input: SketchInput, problems: PlanProblem[]): Sketch
       if (sketch) sketches.push(sketch);
     }
   }
-  return sketches;
+  return sketches.map((sketch, i) => ({ ...sketch, phases: [...sketch.phases, ...closingPhases(sketch, sketches.slice(i + 1))] }));
+}
+
+/** Heat goes off and goods come out by an act of their own, at the hold’s end, not when some later step remembers. */
+function closingPhases(sketch: Sketch, later: readonly Sketch[]): Phase[] {
+  const last = sketch.phases.at(-1);
+  if (!last || !isHeated(last)) return [];
+  const next = later.find((one) => (sketch.lotIds.length > 0 ? one.lotIds.some((id) => sketch.lotIds.includes(id)) : one.bathId === sketch.bathId));
+  const staysIn = next !== undefined && next.bathId === sketch.bathId;
+  if (sketch.lotIds.length > 0 && !staysIn) return [{ kind: 'lift', minutes: 5, act: 'Heat off. Lift the goods out, let them drip' }];
+  // A rest begins by switching off.
+  return next?.kind === 'rest' && staysIn ? [] : [{ kind: 'lift', minutes: 1, act: 'Heat off and unplugged' }];
 }
 
 function sketchStep(
@@ -136,7 +148,7 @@ function sketchStep(
   const inVesselG = inIt ? dryG : 0;
   const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
   const phases = phasesOf(template, { params, waterMl, vessel, inVesselG, lots, boilC, id }, input);
-  if (vessel && phases.some(isHeated) && vessel.heatSourceId === null) {
+  if (vessel && !isNeeded(vessel) && phases.some(isHeated) && vessel.heatSourceId === null) {
     problems.push({ at: `steps.${id}`, message: `${template.title} needs heat, and ${vessel.name} stands on none. Choose another vessel.` });
   }
   const bath: Bath | null =
@@ -230,25 +242,29 @@ function vesselFor(
   problems: PlanProblem[],
 ): Vessel | null {
   const chosen = input.draft.vessels[id];
-  const vessel = chosen
-    ? (input.vessels.find((one) => one.id === chosen) ?? null)
-    : suggestVessel(
-        template,
-        load,
-        input.vessels,
-        continues?.vesselId ?? null,
-        sketches.map((sketch) => sketch.vessel?.id ?? ''),
-        input.taken,
-      );
-  if (!vessel) {
-    problems.push({
-      at: `steps.${id}`,
-      message: chosen
-        ? `The vessel chosen for ${template.title} is not in the kitchen.`
-        : `No vessel in the kitchen suits ${template.title}. Add one on the shelf.`,
-    });
+  if (chosen && !chosen.startsWith(NEEDED)) {
+    const vessel = input.vessels.find((one) => one.id === chosen) ?? null;
+    if (!vessel) problems.push({ at: `steps.${id}`, message: `The vessel chosen for ${template.title} is not in the kitchen.` });
+    return vessel;
   }
-  return vessel;
+  // What the plan needs already is one of the vessels to choose from.
+  const needed = sketches.flatMap((sketch) => (sketch.vessel && isNeeded(sketch.vessel) ? [sketch.vessel] : []));
+  const suggested = suggestVessel(
+    template,
+    load,
+    [...input.vessels, ...new Map(needed.map((vessel) => [vessel.id, vessel])).values()],
+    continues?.vesselId ?? null,
+    sketches.map((sketch) => sketch.vessel?.id ?? ''),
+    input.taken,
+  );
+  return (
+    suggested ??
+    neededVessel(
+      template,
+      load,
+      input.home.heatSources.map((source) => source.id),
+    )
+  );
 }
 
 function phasesOf(

@@ -3,10 +3,10 @@ import type { Vessel, VesselKind } from '../kitchen/vessel';
 import type { Place, StepTemplate } from '../method/method';
 
 /** Full enough to work, with head room: the caution of R12 starts at 75 %. */
-const COMFORTABLE_PCT = 75;
+export const COMFORTABLE_PCT = 75;
 
 /** Kinds of vessel for each place, best first. Heat is asked for besides. */
-const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
+export const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
   heated: ['pot', 'steamer', 'cup'],
   any: ['pail', 'tray', 'pot'],
   jar: ['jar', 'pail', 'pot'],
@@ -18,7 +18,7 @@ const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
 };
 /** Their metal goes into baths, or acid and alkali eat them: only when there is nothing else. */
 const REACTS: readonly Vessel['material'][] = ['aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'];
-const HEATED: readonly Place[] = ['heated', 'steamer'];
+export const HEATED: readonly Place[] = ['heated', 'steamer'];
 const ROOMY: readonly Place[] = ['table', 'line'];
 
 /**

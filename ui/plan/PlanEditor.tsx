@@ -16,6 +16,7 @@ import { Warp } from '../warp/Warp';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem } from './draft';
 import { LotPicker } from './LotPicker';
+import { MissingVessels } from './MissingVessels';
 import { PlanTotals } from './PlanHead';
 import { Problems } from './Problems';
 import { Questions } from './Questions';
@@ -84,6 +85,7 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
             <>
               <PlanTotals plan={shown} />
               {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
+              <MissingVessels vessels={shown.vessels} />
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
               <Findings findings={rankFindings([...shown.findings, ...clashing])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Guard what="The warp">

@@ -1,0 +1,60 @@
+import { fitVessel, type Load } from '../dose/fit';
+import type { Vessel, VesselKind } from '../kitchen/vessel';
+import type { StepTemplate } from '../method/method';
+import { COMFORTABLE_PCT, HEATED, KINDS } from './suggestVessel';
+
+/** How the ids of such vessels begin. */
+export const NEEDED = 'needed:';
+/** Sizes that are sold, L. */
+const SIZES = [0.3, 0.5, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100];
+/** Where the load is unknown: what most home dyers have (common practice, no source). */
+const USUAL_L: Readonly<Record<VesselKind, number | null>> = { pot: 8, pail: 10, jar: 2, tray: 6, steamer: 8, cup: 0.3, table: null, line: null };
+const USUAL_MATERIAL: Readonly<Record<VesselKind, Vessel['material']>> = {
+  pot: 'stainless',
+  pail: 'plastic',
+  jar: 'glass',
+  tray: 'stainless',
+  steamer: 'stainless',
+  cup: 'ceramic',
+  table: 'wood',
+  line: 'wood',
+};
+
+/** A vessel that a plan needs and the kitchen lacks. It stands in, so that all the figures are there before the pot is. */
+export const isNeeded = (vessel: Pick<Vessel, 'id'>): boolean => vessel.id.startsWith(NEEDED);
+
+/** The vessel that a step would want, big enough to work in. */
+export function neededVessel(template: Pick<StepTemplate, 'where'>, load: Omit<Load, 'vesselMl'>, heatSourceIds: readonly string[]): Vessel {
+  const kind = KINDS[template.where][0] ?? 'pot';
+  const enough = SIZES.find((litres) => {
+    const fit = fitVessel({ ...load, vesselMl: litres * 1000 });
+    return fit !== null && fit.fillPct <= COMFORTABLE_PCT;
+  });
+  const litres = USUAL_L[kind] === null ? null : (enough ?? USUAL_L[kind]);
+  const heated = HEATED.includes(template.where);
+  return {
+    id: `${NEEDED}${kind}-${litres ?? 0}${heated ? '-heat' : ''}`,
+    name: neededName(kind, litres),
+    kind,
+    litres,
+    material: USUAL_MATERIAL[kind],
+    heatProof: false,
+    heatSourceId: heated ? (heatSourceIds[0] ?? null) : null,
+    probeId: null,
+    dyeOnly: true,
+    order: 1000,
+    revision: 0,
+  };
+}
+
+const KIND_NAME: Readonly<Record<VesselKind, string>> = {
+  pot: 'Pot',
+  pail: 'Pail',
+  jar: 'Jar',
+  tray: 'Tray',
+  steamer: 'Steamer',
+  cup: 'Cup',
+  table: 'Table',
+  line: 'Line',
+};
+const neededName = (kind: VesselKind, litres: number | null): string => `${KIND_NAME[kind]}${litres === null ? '' : ` of ${litres} L`}`;
