@@ -10,6 +10,9 @@ import type { Shelf } from '../shelf/lookup';
 import type { ChainItem } from './draft';
 import type { PlannedAmount } from './plan';
 
+/** Stands for the dyestuff while nobody has chosen one. */
+export const UNKNOWN_PLANT = 'unknownPlant';
+
 type Params = Readonly<Record<string, number | null>>;
 
 /** What the quantities of a step are worked out from. */
@@ -31,10 +34,12 @@ const BELOW_CEILING_K = { low: 8, high: 2 } as const;
 /** A method's usual figures, as this dyestuff changes them: its own ratio in this form, its own heat limit. */
 export function usualFor(method: Method, dyestuff: Dyestuff | undefined): Record<string, number | null> {
   const usual: Record<string, number | null> = Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
-  if (!dyestuff) return usual;
-  const ratio = method.form ? dyestuff.ratio[method.form] : (dyestuff.ratio.fresh ?? dyestuff.ratio.dried);
-  if ('ratio' in usual && ratio !== undefined) usual.ratio = ratio;
-  const { maxC } = dyestuff;
+  // Where nobody has chosen a dyestuff, or no ratio is in use for it in this form, none is filled in.
+  if ('ratio' in usual && method.needsDyestuff) {
+    usual.ratio = (dyestuff && (method.form ? dyestuff.ratio[method.form] : (dyestuff.ratio.fresh ?? dyestuff.ratio.dried))) ?? null;
+  }
+  // Steam is as hot as steam is: it cannot be turned down for a dye.
+  const maxC = method.stage === 'bundle' ? null : (dyestuff?.maxC ?? null);
   if (maxC === null) return usual;
   const cap = (key: string, c: number) => {
     const had = usual[key];
@@ -69,7 +74,7 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
 export function additionAmount(rule: AdditionRule, base: Base, overruled: number | null): PlannedAmount {
   const { params, dryG, waterMl, pieces, shelf } = base;
   const number = (ref: Ref) => resolveRef(ref, params);
-  const substance = rule.rule === 'ratio' || rule.substance === 'dyestuff' ? (base.dyestuffId ?? 'unknownPlant') : rule.substance;
+  const substance = rule.rule === 'ratio' || rule.substance === 'dyestuff' ? (base.dyestuffId ?? UNKNOWN_PLANT) : rule.substance;
   const label = labelForm(substance, base.labels[substance]);
   const factor = label?.factor ?? 1;
   const made = (unit: AmountUnit, proposed: Working, perDryG: number | null = null, words: string | null = null): PlannedAmount => ({

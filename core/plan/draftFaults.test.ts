@@ -15,7 +15,6 @@ describe('each fault is told at its place', () => {
     ['a method nobody has', item({ methodId: 'alchemy' }), 'chain.0.methodId: This method is not in the library.'],
     ['a version that is not there', item({ methodVersion: 9 }), 'chain.0.methodId: This method is not in the library.'],
     ['a dyestuff nobody has', item({ methodId: 'extract-fresh', dyestuffId: 'moonbeam' }), 'chain.0.dyestuffId: This dyestuff is not on the shelf.'],
-    ['no dyestuff where one is needed', item({ methodId: 'extract-fresh' }), 'chain.0.dyestuffId: Choose a dyestuff.'],
     ['a figure it does not have', item({ params: { moonPhase: 3 } }), 'chain.0.params.moonPhase: Alum, low has no parameter “moonPhase”.'],
   ])('%s', (_what, one, says) => expect(faults({ chain: [one] })).toEqual([says]));
   const alum = LIBRARY.find('alum-10')?.params.find((param) => param.unit === '% WOF');

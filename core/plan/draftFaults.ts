@@ -17,7 +17,6 @@ export function draftFaults(draft: Draft, methods: MethodBook, shelf: Shelf): { 
       return;
     }
     if (item.dyestuffId !== null && !shelf.dyestuff(item.dyestuffId)) faults.push({ at: `${at}.dyestuffId`, message: 'This dyestuff is not on the shelf.' });
-    if (method.needsDyestuff && item.dyestuffId === null) faults.push({ at: `${at}.dyestuffId`, message: 'Choose a dyestuff.' });
     for (const [key, value] of Object.entries(item.params)) {
       const param = method.params.find((one) => one.key === key);
       if (!param) faults.push({ at: `${at}.params.${key}`, message: `${method.name} has no parameter “${key}”.` });

@@ -12,7 +12,7 @@ import type { Window } from '../schedule/diary';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
-import { labelMissing } from './amounts';
+import { labelMissing, UNKNOWN_PLANT } from './amounts';
 import { isNeeded } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
 import { amountOf, type PlannedAmount, type PlanStep } from './plan';
@@ -56,6 +56,7 @@ export function planFindings(context: Context): Map<string, Finding[]> {
     const facts = factsOf(step, i, context);
     const findings = [
       ...missingVessel(i, context),
+      ...missingDyestuff(step),
       ...checkStep(facts, print),
       ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id })),
     ];
@@ -69,6 +70,12 @@ export function planFindings(context: Context): Map<string, Finding[]> {
   });
   return found;
 }
+
+/** The method wants a dyestuff and nobody chose one: the times stand, the grams do not. */
+const missingDyestuff = (step: Step): Finding[] =>
+  step.additions.some((addition) => addition.substance === UNKNOWN_PLANT)
+    ? [{ rule: 'dyestuff', severity: 'stop', text: `${step.title}: choose what to dye with. Until then its weight is unknown.`, stepId: step.id }]
+    : [];
 
 /** The kitchen lacks the vessel: said once, at the first step that needs it. */
 function missingVessel(index: number, { sketches, steps }: Context): Finding[] {
@@ -111,6 +118,8 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     coolFirstMin: step.coolFirstMin ?? 0,
     dryG,
     goodsIn: goods.length > 0,
+    dyestuff: (step.dyestuffId && context.shelf.dyestuff(step.dyestuffId)) || null,
+    ceilingC: ceilingC(step.phases),
     ironGoodsMixed: MIXED_MATTERS.includes(step.kind) && isMixed(step, index, addedIn, context),
     wool: goods.some((lot) => hasWool(lot.composition)),
     silk: goods.some((lot) => hasSilk(lot.composition)),
@@ -195,6 +204,13 @@ export function contentOf(
     labelMissing: labelMissing(substance, labels, shelf),
   };
 }
+
+/** The lowest ceiling of a step’s holds; null without one. */
+const ceilingC = (phases: readonly Phase[]): number | null =>
+  phases.reduce<number | null>(
+    (low, phase) => (phase.kind === 'hold' && phase.ceilingC !== null ? Math.min(low ?? phase.ceilingC, phase.ceilingC) : low),
+    null,
+  );
 
 const hottestC = (phases: readonly Phase[]): number | null => {
   let hottest: number | null = null;

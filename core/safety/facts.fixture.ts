@@ -13,6 +13,8 @@ export const facts = (more: Partial<StepFacts> = {}): StepFacts => ({
   onGoods: [],
   coolFirstMin: 0,
   dryG: 100,
+  dyestuff: null,
+  ceilingC: null,
   goodsIn: true,
   ironGoodsMixed: false,
   wool: true,

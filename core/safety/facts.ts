@@ -41,6 +41,10 @@ export interface StepFacts {
   /** Minutes that the goods cool in the air before it. */
   readonly coolFirstMin: number;
   readonly dryG: number | null;
+  /** What this bath dyes with, also when it was strained out. */
+  readonly dyestuff: Dyestuff | null;
+  /** Never above, °C, as the step says; null: no ceiling. */
+  readonly ceilingC: number | null;
   /** Fibre lies in it. */
   readonly goodsIn: boolean;
   /** Some of the goods carry iron and some do not, in a step that is not for iron. */

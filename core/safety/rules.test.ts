@@ -34,9 +34,17 @@ describe('filling a pot (R12)', () => {
     [90, ['caution']],
     [90.1, ['stop']],
   ])('%f %% at 85 °C', (fillPct, expected) => expect(severity('R12', { fit: { ...fit, fillPct }, heated: true, hottestC: 85 })).toEqual(expected));
-  test('past the brim is a stop even when cold', () => expect(severity('R12', { fit: { ...fit, overMl: 1 } })).toEqual(['stop']));
-  test('soap foams: ten points more', () =>
-    expect(severity('R12', { fit: { ...fit, fillPct: 81 }, heated: true, hottestC: 60, contents: [content('scourLiquid')] })).toEqual(['stop']));
+  test('past the brim is a stop even when cold', () => expect(severity('R12', { fit: { ...fit, fillPct: 100.1, overMl: 1 } })).toEqual(['stop']));
+  test('with an unknown weight in it, the water alone is the least there is', () =>
+    expect(says('R12', { fit: null, waterMl: 7500, vessel: vesselWith({ litres: 8 }), heated: true, hottestC: 80 })).toMatchObject([
+      { severity: 'stop', text: expect.stringContaining('at least 93.8 % full') },
+    ]));
+  test('a bath that covers hardly the bottom is said', () =>
+    expect(severity('R12', { fit: { ...fit, fillPct: 4 }, heated: true, hottestC: 80 })).toEqual(['caution']));
+  test('soap foams: ten points more, and it is said that they are foam', () =>
+    expect(
+      severity('R12', { fit: { ...fit, fillPct: 81 }, heated: true, hottestC: 60, contents: [content('scourLiquid')], inBath: [content('scourLiquid')] }),
+    ).toEqual(['stop']));
 });
 
 describe('lifting (R13)', () => {
@@ -384,3 +392,17 @@ test('no caution promises anything or runs on', () => {
 });
 
 test('the fixture’s kitchen has the vessels the tests speak of', () => expect(vessels.map((vessel) => vessel.kind)).toContain('pail'));
+
+describe('a stuff’s own limits', () => {
+  const stuff = (id: string) => DYESTUFFS.find((one) => one.id === id) ?? null;
+  test.each([
+    ['madder hotter than its 65.6 °C, also when it was strained out', 'madder', 78, ['caution']],
+    ['madder below it', 'madder', 65.6, []],
+    ['cold-only beans in a heated bath', 'blackBean', 60, ['caution']],
+    ['indigo as a hot bath', 'indigo', 60, ['caution']],
+  ])('%s', (_what, id, hottestC, expected) => expect(severity('dyeCeiling', { dyestuff: stuff(id), heated: true, hottestC })).toEqual(expected));
+  test('a band or a reading above the ceiling of its own step', () => {
+    expect(severity('ceiling', { hottestC: 85, ceilingC: 82.2 })).toEqual(['caution']);
+    expect(severity('ceiling', { hottestC: 82.2, ceilingC: 82.2 })).toEqual([]);
+  });
+});

@@ -19,6 +19,16 @@ async function beginPlan(page: Page, name: string, lot: string): Promise<void> {
   await page.goto('/sessions/new');
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByRole('checkbox', { name: lot }).check();
+  // No dyestuff is filled in that nobody chose: it is said, and holds the start.
+  await expect(page.getByText('choose what to dye with').first()).toBeVisible();
+  const extract = page.locator('#item-c3');
+  await extract
+    .getByRole('button', { name: /Extract/ })
+    .first()
+    .click();
+  await extract.getByLabel('Dyestuff').click();
+  await page.keyboard.type('weld');
+  await page.getByTitle('weld (tops)').click();
   await expect(page.getByRole('region', { name: /Warp of/ })).toBeVisible();
 }
 

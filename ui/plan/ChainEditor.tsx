@@ -3,7 +3,7 @@ import { Button, Collapse, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import type { PercentMeans } from '@/core/measure/percent';
 import type { Method } from '@/core/method/method';
-import { usualFor } from '@/core/plan/amounts';
+import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
 import type { ChainItem, Draft } from '@/core/plan/draft';
 import type { Plan, PlanProblem } from '@/core/plan/plan';
 import { CHEMISTRY_WORD, MORDANT_WORD } from '@/core/shelf/dyestuff';
@@ -59,8 +59,9 @@ export function ChainEditor(props: Props) {
         <StitchPatch kind={method?.stage ?? 'dye'} width={14} height={22} />
         <strong className="chain-name">{method?.name ?? 'A method that is not here'}</strong>
         <span className="quiet small">
+          {method?.needsDyestuff && item.dyestuffId === null ? 'choose what to dye with ' : ''}
           {steps
-            .flatMap((step) => step.additions)
+            .flatMap((step) => step.additions.filter((amount) => amount.substance !== UNKNOWN_PLANT))
             .map((amount) => `${amount.name} ${amountText(amount, print)}`)
             .join(', ')}
         </span>
@@ -170,6 +171,7 @@ function Item(props: ItemProps) {
             <Select
               id={id}
               value={item.dyestuffId}
+              placeholder="Choose what to dye with"
               showSearch={{ optionFilterProp: 'label' }}
               options={book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name }))}
               onChange={(dyestuffId: string) => change({ dyestuffId, params: {} })}
@@ -231,7 +233,7 @@ function School({ item, draft, onDraft, room, method }: ItemProps & { readonly m
   const schools = book.methods.filter((other) => other.stage === method.stage);
   const choose = (methodId: string) => {
     const next = book.find(methodId);
-    onDraft(changedItem(draft, item.id, { methodId, methodVersion: null, params: {}, dyestuffId: next?.needsDyestuff ? (item.dyestuffId ?? 'weld') : null }));
+    onDraft(changedItem(draft, item.id, { methodId, methodVersion: null, params: {}, dyestuffId: next?.needsDyestuff ? item.dyestuffId : null }));
   };
   return (
     <>

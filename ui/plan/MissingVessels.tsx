@@ -25,7 +25,7 @@ export function MissingVessels({ vessels }: { vessels: readonly Vessel[] }) {
     try {
       const { name, kind, litres, material, heatSourceId } = vessel;
       await post('/vessels', { id, ...plainVessel(name, 50, { kind, litres, material, heatSourceId }) });
-      if (kitchen.state !== 'loading') kitchen.reload();
+      if (kitchen.state === 'ready') kitchen.reload();
     } catch (error) {
       setProblem(errorText(error));
     } finally {

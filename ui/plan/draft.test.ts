@@ -8,7 +8,7 @@ import { amountText, phaseText, whyText } from './workingText';
 
 const print = printer(METRIC, 'Europe/Berlin');
 const { find } = LIBRARY;
-const draft = blankDraft(Date.UTC(2026, 5, 6, 9, 20), find);
+const draft = blankDraft(Date.UTC(2026, 5, 6, 9, 20));
 const method = (id: string) => {
   const found = find(id);
   if (!found) throw new Error(id);

@@ -5,19 +5,13 @@ import type { ChainItem, Draft } from '@/core/plan/draft';
 export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain', 'dyebath', 'rest-overnight', 'rinse', 'dry'] as const;
 
 const HOUR = 3_600_000;
-/** What a new extraction begins with, until the dyer chooses. */
-const FIRST_DYESTUFF = 'weld';
 
 type Find = (id: string) => Method | undefined;
 
-export const newItem = (method: Method | undefined, methodId: string, id: string): ChainItem => ({
-  id,
-  methodId,
-  params: {},
-  dyestuffId: method?.needsDyestuff ? (method.stage === 'tannin' ? 'oakGall' : FIRST_DYESTUFF) : null,
-});
+/** A step as it is added: no dyestuff is filled in that nobody chose. */
+export const newItem = (methodId: string, id: string): ChainItem => ({ id, methodId, params: {}, dyestuffId: null });
 
-export const blankDraft = (nowMs: number, find: Find): Draft => ({
+export const blankDraft = (nowMs: number): Draft => ({
   // The next full hour: a start that has passed before the form is filled helps nobody.
   name: '',
   startMs: Math.ceil(nowMs / HOUR) * HOUR,
@@ -26,7 +20,7 @@ export const blankDraft = (nowMs: number, find: Find): Draft => ({
   overrules: {},
   pins: {},
   reasons: {},
-  chain: USUAL_CHAIN.map((methodId, i) => newItem(find(methodId), methodId, `c${i + 1}`)),
+  chain: USUAL_CHAIN.map((methodId, i) => newItem(methodId, `c${i + 1}`)),
 });
 
 export const nextItemId = (draft: Draft): string => `c${1 + Math.max(0, ...draft.chain.map((item) => Number(/^c(\d+)$/.exec(item.id)?.[1] ?? 0)))}`;
@@ -38,7 +32,7 @@ export function withItem(draft: Draft, method: Method, find: Find): Draft {
     return found ? STAGES.indexOf(found.stage) : -1;
   };
   const after = draft.chain.findLastIndex((item) => stageOf(item.methodId) <= STAGES.indexOf(method.stage));
-  return { ...draft, chain: draft.chain.toSpliced(after + 1, 0, newItem(method, method.id, nextItemId(draft))) };
+  return { ...draft, chain: draft.chain.toSpliced(after + 1, 0, newItem(method.id, nextItemId(draft))) };
 }
 
 export const withoutItem = (draft: Draft, id: string): Draft => ({ ...draft, chain: draft.chain.filter((item) => item.id !== id) });

@@ -28,10 +28,9 @@ export function NewSessionPage() {
 
 function NewSession({ room }: { room: PlanningRoom }) {
   const router = useRouter();
-  const { find } = room.book;
   // The same in the first paint on the server and in the browser; what was kept comes a moment later.
   const madeAtMs = useContext(MadeAt);
-  const [draft, setDraft] = useState<Draft>(() => blankDraft(madeAtMs, find));
+  const [draft, setDraft] = useState<Draft>(() => blankDraft(madeAtMs));
   const [sessionId] = useState(newId);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
@@ -64,7 +63,7 @@ function NewSession({ room }: { room: PlanningRoom }) {
       keep={(plan) => (
         <>
           {missing ? <span className="quiet">It still needs {missing}.</span> : null}
-          <Button onClick={() => change(blankDraft(nowMs(), find))}>Begin anew</Button>
+          <Button onClick={() => change(blankDraft(nowMs()))}>Begin anew</Button>
           <Button type="primary" disabled={!canKeep(plan)} onClick={() => void keep()}>
             {isHeld(plan) ? 'Keep the plan (a stop holds it)' : 'Keep the plan'}
           </Button>

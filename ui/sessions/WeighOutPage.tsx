@@ -142,7 +142,7 @@ function Line({ line, tick, places, onTick }: LineProps) {
     onTick({ state: got.value.plusMinusPct === null ? 'measured' : 'estimated', value: got.value.value });
   };
   return (
-    <li className="row" style={{ flexWrap: 'nowrap' }}>
+    <li className="row weigh-line" style={{ flexWrap: 'nowrap' }}>
       <Button
         size="large"
         type={tick ? 'primary' : 'default'}

@@ -34,7 +34,7 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
   };
   return (
     <form
-      className="panel"
+      className="panel type-act"
       style={{ minHeight: TYPE_ACT_PX }}
       onSubmit={(event) => {
         event.preventDefault();

@@ -66,12 +66,23 @@ export const FIBRE_RULES: readonly Rule[] = [
   {
     id: 'dyeCeiling',
     about: 'a dyestuff’s own heat limit',
-    check: ({ contents, hottestC, heated }) =>
-      contents.flatMap(({ dyestuff, name }) =>
-        dyestuff?.maxC !== undefined && dyestuff?.maxC !== null && heated && above(hottestC ?? 100, dyestuff.maxC)
-          ? caution(`${name} browns above ${printNumber(dyestuff.maxC)} °C: hold it lower.`)
-          : clear,
-      ),
+    check: ({ contents, dyestuff, hottestC, heated }) => {
+      if (!heated) return clear;
+      const dyes = [...new Set([...(dyestuff ? [dyestuff] : []), ...contents.flatMap((content) => content.dyestuff ?? [])])];
+      return dyes.flatMap(({ name, maxC, mordant }) => {
+        if (mordant === 'vat') return caution(`${name} does not dye from a hot bath: it wants a vat of its own.`);
+        if (maxC === null || !above(hottestC ?? 100, maxC)) return clear;
+        return caution(`${name} loses its colour above ${printNumber(maxC)} °C: hold it lower.`);
+      });
+    },
+  },
+  {
+    id: 'ceiling',
+    about: 'a band or a reading above the step’s own ceiling',
+    check: ({ hottestC, ceilingC }) =>
+      hottestC !== null && ceilingC !== null && above(hottestC, ceilingC)
+        ? caution(`${printNumber(hottestC)} °C is above the ceiling of ${printNumber(ceilingC)} °C. Lower it, or turn the heat down.`)
+        : clear,
   },
   {
     id: 'apart',

@@ -6,6 +6,11 @@ import { caution, clear, note, type Rule, type Said, stop } from '../rule';
 
 /** Rules on pots, heat, steam, soaks, places and plants: safety handbook sections 4 and 6 (R12-R18, R26-R29, P7-P14). */
 
+/** Points that foam takes on top. */
+const FOAM_PCT = 10;
+/** Below this a bath hardly covers the bottom of its pot: our estimate. */
+const SHALLOW_PCT = 8;
+
 /** Water lost from a pot, L/h: covered simmer, open simmer, rolling boil (usual, unless measured). */
 const LOSS_L_PER_H = { covered: 0.3, open: 0.8, boil: 1.5 } as const;
 /** Steam a kilowatt makes, L/h; 1.5 L/h where nobody knows the power. */
@@ -105,17 +110,22 @@ export const WORK_RULES: readonly Rule[] = [
   {
     id: 'R12',
     about: 'how full the pot is',
-    check: ({ fit, heated, hottestC, contents }) => {
-      if (!fit) return clear;
+    check: ({ fit, heated, hottestC, inBath, waterMl, vessel }) => {
+      const brimMl = vessel?.litres ? vessel.litres * 1000 : null;
+      // With an unknown weight in it, the water alone is the least there is.
+      const leastPct = fit ? fit.fillPct : waterMl !== null && brimMl !== null ? (waterMl / brimMl) * 100 : null;
+      if (leastPct === null) return clear;
+      if (above(leastPct, 100)) return stop(`This overfills the vessel: ${printNumber(leastPct)} % of the brim. Use a bigger one or split the batch.`);
+      if (!heated) return clear;
       // Soap and foaming extracts rise (P2).
-      const foam = contents.some((content) => content.assistant?.group === 'scour') ? 10 : 0;
-      const fillPct = fit.fillPct + (heated ? foam : 0);
-      const pct = printNumber(fillPct);
-      if (fit.overMl > 0) return stop(`This overfills the vessel: ${printNumber(fit.fillPct)} % of the brim. Use a bigger one or split the batch.`);
-      if (heated && above(fillPct, 90)) return stop(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`);
+      const foams = inBath.some((content) => content.assistant?.group === 'scour');
+      const fillPct = leastPct + (foams ? FOAM_PCT : 0);
+      const pct = `${fit ? '' : 'at least '}${printNumber(leastPct)} % full${foams ? ', and foam takes about 10 % more' : ''}`;
+      if (above(fillPct, 90)) return stop(`Pot ${pct}: it can boil over and scald. Use a bigger pot or split the batch.`);
       // An unknown target counts as the worst plausible one.
-      return heated && above(fillPct, 75) && atLeast(hottestC ?? 100, 80)
-        ? caution(`Pot ${pct} % full: it can boil over and scald. Use a bigger pot or split the batch.`)
+      if (above(fillPct, 75) && atLeast(hottestC ?? 100, 80)) return caution(`Pot ${pct}: it can boil over and scald. Use a bigger pot or split the batch.`);
+      return fit && vessel?.kind === 'pot' && !atLeast(leastPct, SHALLOW_PCT)
+        ? caution(`Only ${printNumber(leastPct)} % of the pot: it covers hardly the bottom and boils away soon. Take a smaller pot.`)
         : clear;
     },
   },

@@ -66,6 +66,7 @@ export const DYESTUFFS: readonly Dyestuff[] = [
     id: 'blackBean',
     name: 'black bean',
     part: 'dry bean, soak water',
+    maxC: 30,
     fugitive: 'said',
     heat: seen('cold only: beans overnight, strain, goods 48 h; or beans and goods in a sun jar 2–6 days (estimate)'),
     colour: seen('cotton lilac to blue; polycotton pinker; silk on fawn duller; green spots where beans touch'),
