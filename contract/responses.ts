@@ -191,6 +191,8 @@ const planStep = z
     part,
     dyestuffId: text.nullable(),
     liquorId: text.nullable(),
+    bathId: text.nullable().optional(),
+    coolFirstMin: z.number().optional(),
     lid: text,
     vesselId: text.nullable(),
     water: plannedAmount.nullable(),
@@ -239,6 +241,7 @@ export const plan = z
     boundMs: ms,
     findings: z.array(finding),
     methods: z.array(wholeMethod),
+    labels: z.record(text, text).optional(),
     own: z.object({ dyestuffs: z.array(dyestuff), assistants: z.array(assistant) }),
     questions: z.array(
       z.object({ lotId: text, stepId: text, state: z.enum(['believed', 'unknown']), ifMordanted: text, ifNot: text, answer: text.nullable() }),

@@ -13,7 +13,7 @@ export interface FairShare {
 
 /** Wild stand: 5–10 % of a kind; a bed of one's own: as much as wished. T12: 400 plants give 20–40. */
 export function fairShare(plants: number, own: boolean): FairShare {
-  if (own) return { fewest: plants, most: plants, none: null };
+  if (own) return { fewest: 0, most: plants, none: null };
   if (plants < LEAST_STAND) return { fewest: 0, most: 0, none: `A wild stand of fewer than ${LEAST_STAND} plants is left alone.` };
   return { fewest: Math.floor(plants * 0.05), most: Math.floor(plants * 0.1), none: null };
 }

@@ -51,3 +51,19 @@ test.each([
   ['a couple of hours', 90, 150],
 ])('%s is %d to %d min', (word, least, most) => expect(wordSpan(word)).toMatchObject({ minMin: least, maxMin: most }));
 test('a word nobody knows is no length', () => expect(wordSpan('a while')).toBeNull());
+
+test.each<[string, string, number]>([
+  ['1 per 2', 'per piece', 0.5],
+  ['2 : 1', ': 1', 2],
+  ['1:2', ': 1', 0.5],
+])('a pair “%s” in %s is %f', (text, unit, value) => expect(parseParam(text, unit)).toEqual({ ok: true, value }));
+test.each([
+  ['1/3', '% of the bath', 'in percent'],
+  ['½', '% of the bath', 'in percent'],
+  ['6-8 h', 'min', 'One length stands here'],
+  ['100-200 g', 'g', 'One figure stands here'],
+  ['70–80', '°C', 'low and one for its high end'],
+])('“%s” in %s is refused in its own words', (text, unit, why) => {
+  const got = parseParam(text, unit);
+  expect(got.ok ? got.value : got.error).toContain(why);
+});

@@ -24,6 +24,9 @@ const WORDS: readonly (readonly [RegExp, WordSpan])[] = [
 
 export const wordSpan = (text: string): WordSpan | null => WORDS.find(([words]) => words.test(text.trim().toLowerCase()))?.[1] ?? null;
 
+/** "6-8 h", "100–200 g", "60 to 90": understood where a field takes ranges. */
+const RANGE = /^\D{0,2}\d+(?:\.\d+)?\s*[a-z°%]*\s*(?:–|-|\bto\b)\s*\d/i;
+
 /** Words that are no temperature: a number is asked for, never put in for them. */
 const NO_NUMBER = /^(warm|hot|hot,? not boiling|low|medium|medium-low|simmer|boil(ing)?)$/i;
 
@@ -37,6 +40,11 @@ export function parseParam(text: string, unit: string): Result<number | null, st
   if (trimmed === '' || /^(unknown|\?)$/i.test(trimmed)) return ok(null);
   if (unit === '°C') return temperature(trimmed);
   if (unit === 'min') return minutes(trimmed);
+  const pair = /^(\d+(?:\.\d+)?)\s*(?:per|:)\s*(\d+(?:\.\d+)?)$/i.exec(trimmed);
+  if (pair && !unit.includes('%')) return Number(pair[2]) > 0 ? ok(Number(pair[1]) / Number(pair[2])) : err('The second figure must be above 0.');
+  if (unit.startsWith('% of') && /^[½⅓⅔¼¾]$|^\d+\s*\/\s*\d+\s*%?$/.test(trimmed))
+    return err(`“${trimmed}” of a whole or ${trimmed} of a percent? Write it in percent: a half is 50, a third is 33.3; one part to three parts is 25.`);
+  if (RANGE.test(trimmed)) return err('One figure stands here: write the usual one. Its least and most are the method’s own, in the method editor.');
   const number = readNumber(trimmed);
   if (!number) return err(`Start with a number; “${trimmed.slice(0, 20)}” does not.`);
   if (number.ambiguousComma) return err('Is the comma a decimal mark or a thousands mark? Write 1.25 or 1250.');
@@ -49,6 +57,7 @@ export function parseParam(text: string, unit: string): Result<number | null, st
 }
 
 function temperature(text: string): Result<number | null, string> {
+  if (RANGE.test(text)) return err('One temperature stands here. A band has a field for its low and one for its high end.');
   if (NO_NUMBER.test(text)) return err(`“${text}” is no number. Give a temperature, or leave it unknown.`);
   const [first, second, ...more] = text.split(/\s*[/=]\s*/);
   if (first === undefined || more.length > 0) return err('Give one temperature, or one in °C and the same in °F.');
@@ -67,6 +76,7 @@ function temperature(text: string): Result<number | null, string> {
 function minutes(text: string): Result<number | null, string> {
   const word = wordSpan(text);
   if (word) return ok(word.typicalMin);
+  if (RANGE.test(text)) return err('One length stands here: write the usual one. Its least and most are the method’s own, in the method editor.');
   // "1 h 30": a bare number behind hours is minutes.
   const parsed = parseQuantity(text.replace(/(\d\s*h(?:r|rs|ours?)?)\s*(\d+)\s*$/i, '$1 $2 min'), 'time', null, 'min');
   return parsed.ok ? ok(round(convert(parsed.value.value, parsed.value.unit, 'min'))) : err(refusalText(parsed.error));

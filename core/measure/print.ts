@@ -45,6 +45,9 @@ export function printExactDuration(milliseconds: number): string {
   return `${h > 0 ? `${h}:` : ''}${mm}:${String(seconds % 60).padStart(2, '0')}`;
 }
 
+/** "1 lot", "3 lots" */
+export const countText = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
 /** A figure of a method with its unit; long times in hours and days. */
 export function printFigure(value: number, unit: string): string {
   if (unit === 'min' && value >= 90) return printDuration(value);

@@ -126,6 +126,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
         draft.chain.flatMap((item) => methods.find(item.methodId, item.methodVersion) ?? []).map((method) => [`${method.id}/${method.version}`, method]),
       ).values(),
     ],
+    labels: usedLabels({ ...labels, ...draft.labels }, steps),
     own: usedOwn(own, steps),
     questions,
   };
@@ -185,6 +186,12 @@ function electricLoads(steps: readonly PlanStep[], input: PlanInput): (Window & 
       return at && isHeated(phase) ? [{ ...at, watt: source.maxW }] : [];
     });
   });
+}
+
+/** The labels of what the plan names. */
+function usedLabels(labels: Readonly<Record<string, string>>, steps: readonly PlanStep[]): Record<string, string> {
+  const named = new Set(steps.flatMap((step) => step.additions.map((addition) => addition.substance)));
+  return Object.fromEntries(Object.entries(labels).filter(([substance]) => named.has(substance)));
 }
 
 const usedOwn = (own: OwnSubstances, steps: readonly PlanStep[]): OwnSubstances => {

@@ -103,6 +103,8 @@ export interface Plan {
   readonly findings: readonly Finding[];
   /** The methods as they were used: a session keeps the version it was planned with. */
   readonly methods: readonly Method[];
+  /** By substance: the form or strength that the packet says, as the plan reckoned with. Missing in older plans. */
+  readonly labels?: Readonly<Record<string, string>> | undefined;
   /** The dyer's own substances that it names. */
   readonly own: OwnSubstances;
   readonly questions: readonly MordantQuestion[];

@@ -51,5 +51,8 @@ test('what an earlier step put into the same bath meets what is poured now; what
 test.each([
   ['Baking soda', 'bakingSoda'],
   ['  weld ', 'weld'],
+  ['Washing soda', 'washingSoda'],
+  ['water', 'water'],
+  ['tea', 'tea'],
   ['grandmother’s powder', 'grandmother’s powder'],
 ])('%s is %s', (name, id) => expect(substanceByName(name, STARTER)).toBe(id));

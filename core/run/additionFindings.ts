@@ -17,8 +17,13 @@ export interface Pouring {
 /** A name as typed finds what it means on the shelf: "Baking soda" is baking soda. */
 export function substanceByName(name: string, shelf: Shelf): string {
   const wanted = name.trim().toLowerCase();
-  const known = [...shelf.assistants, ...shelf.dyestuffs].find((one) => one.id.toLowerCase() === wanted || one.name.toLowerCase() === wanted);
-  return known?.id ?? name.trim();
+  if (wanted === 'water') return 'water';
+  const all = [...shelf.assistants, ...shelf.dyestuffs];
+  const known = all.find((one) => one.id.toLowerCase() === wanted || one.name.toLowerCase() === wanted);
+  if (known) return known.id;
+  // "washing soda" is washing soda crystals, as long as nothing else begins so.
+  const [only, ...more] = wanted.length < 4 ? [] : all.filter((one) => one.name.toLowerCase().startsWith(`${wanted} `));
+  return only && more.length === 0 ? only.id : name.trim();
 }
 
 type Steps = Readonly<Record<string, StepState>>;
@@ -43,7 +48,7 @@ export const bathNow = (plan: Plan, step: PlanStep, states: Steps): Finding[] =>
 function bathFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact | null): Finding[] {
   const shelf = shelfOf(plan.own);
   const index = plan.steps.findIndex((one) => one.id === step.id);
-  const labels = plan.draft.labels ?? {};
+  const labels = { ...plan.labels, ...plan.draft.labels };
   const context: Context = {
     shelf,
     labels,

@@ -78,7 +78,9 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
       </div>
       {each.value === null ? null : <Result what="Plants to pick" working={plants} print={(n) => printNumber(n)} />}
       {share ? (
-        <Answer what={own ? 'Your own bed: after pollinators had theirs' : 'Fair share, 5–10 %'}>{share.none ?? `${share.fewest}–${share.most} plants`}</Answer>
+        <Answer what={own ? 'Your own bed: after pollinators had theirs' : 'Fair share, 5–10 %'}>
+          {share.none ?? (own ? `as many as you like of ${share.most} plants` : `${share.fewest}–${share.most} plants`)}
+        </Answer>
       ) : null}
       {share && !own && plants.result !== null && plants.result > share.most ? (
         <Caution

@@ -6,6 +6,7 @@ import type { LotView } from '@/contract/views';
 import { findLots, indexLots, type LotWish } from '@/core/fibre/findLots';
 import { LOT_FORMS } from '@/core/fibre/lot';
 import { CERTAINTIES } from '@/core/fibre/passport';
+import { countText } from '@/core/measure/print';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
@@ -74,7 +75,7 @@ export function FibrePage() {
           and those no more
         </Checkbox>
         <span className="quiet" aria-live="polite">
-          {isNarrowed ? `${found.length} of ${lots.length} lots` : `${lots.length} lots`}
+          {isNarrowed ? `${found.length} of ${countText(lots.length, 'lot')}` : countText(lots.length, 'lot')}
         </span>
       </search>
       {chosenLots.length > 0 ? (

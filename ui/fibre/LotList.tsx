@@ -3,6 +3,7 @@ import { Checkbox } from 'antd';
 import Link from 'next/link';
 import type { LotView } from '@/contract/views';
 import { printComposition } from '@/core/fibre/lot';
+import { countText } from '@/core/measure/print';
 import { usePrint } from '../shell/facts';
 import { Rows } from '../shell/Rows';
 import { Hem } from './Hem';
@@ -33,7 +34,7 @@ export function LotList({ lots, chosen, onToggle, looked, onLook }: Props) {
   const print = usePrint();
   return (
     <Rows
-      label={`${lots.length} lots`}
+      label={countText(lots.length, 'lot')}
       items={lots}
       keyOf={(lot) => lot.id}
       render={(lot) => (

@@ -1,7 +1,7 @@
 'use client';
 import { Checkbox, Input } from 'antd';
 import type { LotView } from '@/contract/views';
-import { printNumber } from '@/core/measure/print';
+import { countText, printNumber } from '@/core/measure/print';
 import type { ChainItem } from '@/core/plan/draft';
 import { Field } from '../form/Field';
 import { FigureInput } from '../form/FigureInput';
@@ -25,7 +25,7 @@ export function ItemLots({ item, lots, onChange }: Props) {
     onChange({ lotIds: ids.length === lots.length ? null : lots.map((lot) => lot.id).filter((one) => ids.includes(one)) });
   };
   const { part } = item;
-  const whose = item.lotIds ? `${item.lotIds.length} of ${lots.length} lots` : lots.length === 1 ? 'the lot' : 'all lots';
+  const whose = item.lotIds ? `${item.lotIds.length} of ${countText(lots.length, 'lot')}` : lots.length === 1 ? 'the lot' : 'all lots';
   return (
     <Open title={`For ${whose}${part ? `, only ${part.label || 'a part'}` : ''}`} open={Boolean(item.lotIds ?? part)}>
       <div className="stack">

@@ -1,4 +1,5 @@
 import type { Measures } from '@/core/measure/measures';
+import { parseQuantity } from '@/core/measure/parseQuantity';
 import type { PlanStep } from '@/core/plan/plan';
 import { substanceByName } from '@/core/run/additionFindings';
 import type { RunFact } from '@/core/run/events';
@@ -21,9 +22,16 @@ export interface AskValues {
 
 export const AGO = ['now', '2', '5', '10', '30', 'at'] as const;
 
-/** Unit of an addition: as planned, else as it is typed. */
-export function additionUnit(step: PlanStep, { what, text }: Pick<AskValues, 'what' | 'text'>): 'g' | 'mL' | 'piece' {
-  return step.additions.find((a) => a.id === what)?.unit ?? (/[ml]\b/i.test(text) && !/g\b/i.test(text) ? 'mL' : 'g');
+/** Unit of an addition: as planned, else as it is typed. Spoons of a powder whose weight is known are grams. */
+export function additionUnit(step: PlanStep, values: Pick<AskValues, 'what' | 'text' | 'other'>, shelf: Shelf, measures: Measures): 'g' | 'mL' | 'piece' {
+  const { what, text } = values;
+  const planned = step.additions.find((a) => a.id === what)?.unit;
+  const substance = substanceOf(step, values, shelf);
+  const byVolume = !parseQuantity(text, 'mass', measures.kitchen).ok && parseQuantity(text, 'volume', measures.kitchen).ok;
+  // Leaves and flowers are planned by weight and often measured by the cup.
+  if (planned) return planned === 'g' && byVolume && shelf.dyestuff(substance) ? 'mL' : planned;
+  const powder = shelf.assistant(substance)?.bulkGPerMl ?? null;
+  return byVolume && powder === null ? 'mL' : shelf.assistant(substance)?.unit === 'mL' || substance === 'water' ? 'mL' : 'g';
 }
 
 /** How the text of this act is read; null where it is plain words. */
@@ -38,7 +46,7 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
     case 'weigh':
       return massReader(measures);
     case 'addition':
-      return amountReader(additionUnit(step, values), shelf.assistant(substanceOf(step, values, shelf))?.bulkGPerMl ?? null, measures);
+      return amountReader(additionUnit(step, values, shelf, measures), shelf.assistant(substanceOf(step, values, shelf))?.bulkGPerMl ?? null, measures);
     case 'checked':
     case 'note':
     case 'move':
@@ -48,7 +56,7 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
   }
 }
 
-const substanceOf = (step: PlanStep, { what, other }: AskValues, shelf: Shelf): string =>
+const substanceOf = (step: PlanStep, { what, other }: Pick<AskValues, 'what' | 'other'>, shelf: Shelf): string =>
   step.additions.find((a) => a.id === what)?.substance ?? substanceByName(other, shelf);
 
 /** The fact a filled form states. What is missing or cannot be read was pointed out before: it comes through as it is, for the contract to refuse. */
@@ -65,7 +73,7 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
     case 'weigh':
       return { type: 'lotWeighed', lotId: choice, dryWeightG: typedValue(massReader(measures), text) ?? Number.NaN };
     case 'addition': {
-      const unit = additionUnit(step, values);
+      const unit = additionUnit(step, values, shelf, measures);
       const substance = substanceOf(step, values, shelf);
       const base = { type: 'addition' as const, stepId, additionId: what === 'other' ? null : what, substance, unit };
       const read = typedValue(amountReader(unit, shelf.assistant(substance)?.bulkGPerMl ?? null, measures), text);
