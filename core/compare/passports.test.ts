@@ -38,6 +38,33 @@ describe('two lots side by side', () => {
     const silk = { ...lot([treat('known', 16)]), composition: [{ fibre: 'silk' as const, pct: 100 }] };
     expect(compareLots(lot([treat('known', 10)]), silk)).toMatchObject({ differs: 2, says: expect.stringContaining('cannot be put down to any one') });
   });
+  const full = (...more: Treatment[]) =>
+    lot([treat('known', 10), treat('known', 50, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r', stepId: 'd' } }), ...more]);
+  const verdicts = (a: ReturnType<typeof lot>, b: ReturnType<typeof lot>) =>
+    compareLots(a, b)
+      .factors.filter((factor) => factor.verdict === 'differs')
+      .map((factor) => factor.what);
+  test('a modifier, its minutes and its pH count', () => {
+    const sour = (note: string) => treat('known', null, { id: 'm', kind: 'modifier', substance: 'vinegar', atMs: 7, note });
+    expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full())).toEqual(['modifier']);
+    expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full(sour('dip: 12 min, pH 4.5')))).toEqual(['modifier']);
+    expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full(sour('dip: 5 min, pH 4.5')))).toEqual([]);
+  });
+  test('another bath, another order, another base colour and a long wait count, each by its name', () => {
+    const other = lot([treat('known', 10), treat('known', 50, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r2', stepId: 'd' } })]);
+    expect(verdicts(full(), other)).toEqual(['dyebath']);
+    const late = lot([
+      treat('known', 10, { atMs: 9 }),
+      treat('known', 50, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r', stepId: 'd' } }),
+    ]);
+    expect(verdicts(full(), late)).toEqual(['order']);
+    expect(verdicts({ ...full(), baseHex: '#d9b52b' }, { ...full(), baseHex: '#f5f1e6' })).toEqual(['colour before']);
+    const waited = lot([
+      treat('known', 10, { atMs: 5 - 20 * 86_400_000 }),
+      treat('known', 50, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r', stepId: 'd' } }),
+    ]);
+    expect(verdicts(full(), waited)).toEqual(['mordanted']);
+  });
   test('nothing different is said as such, never as “the same colour”', () =>
     expect(compareLots(lot([treat('known', 10)]), lot([treat('known', 10)])).says).toBe('Nothing that is written down differs.'));
   test('what nobody looked at cannot be compared', () => {

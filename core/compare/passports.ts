@@ -1,5 +1,5 @@
 import type { Lot } from '../fibre/lot';
-import { type Certainty, type Passport, QUESTIONS, type Treatment } from '../fibre/passport';
+import { type Certainty, type Passport, QUESTIONS, type Treatment, type TreatmentKind } from '../fibre/passport';
 import { knownValue } from '../figure';
 
 /** One factor of two lots side by side. What is only believed can never be called the same, nor different. */
@@ -24,12 +24,18 @@ const TREATMENT_NAMES = { scour: 'scour', tannin: 'tannin', mordant: 'mordant', 
 const SAME_PCT = 0.5;
 
 /** Two lots, factor by factor. */
-export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form'> & { passport: Passport }, b: typeof a): Comparison {
+export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form' | 'baseHex'> & { passport: Passport }, b: typeof a): Comparison {
   const factors: Factor[] = [
     plain('fibre', blend(a), blend(b)),
     plain('finish', a.finishes === null ? null : a.finishes.join(', ') || 'none', b.finishes === null ? null : b.finishes.join(', ') || 'none'),
     plain('form', a.form, b.form),
+    // A colour that nobody wrote down on either side is no row: only what is written down can be counted.
+    ...(a.baseHex === null && b.baseHex === null ? [] : [plain('colour before', a.baseHex, b.baseHex)]),
     ...QUESTIONS.map((question) => treatmentFactor(question, a.passport, b.passport)),
+    ...OTHERS.flatMap((kind) => otherFactor(kind, a.passport, b.passport)),
+    ...bathFactor(a.passport, b.passport),
+    ...orderFactor(a.passport, b.passport),
+    ...gapFactor(a.passport, b.passport),
   ];
   const differs = factors.filter((factor) => factor.verdict === 'differs').length;
   const cannotTell = factors.filter((factor) => factor.verdict === 'cannotTell').length;
@@ -84,6 +90,57 @@ function sameTreatments(a: readonly Treatment[], b: readonly Treatment[]): Facto
     else if (Math.abs(pctA - pctB) > SAME_PCT) return 'differs';
   }
   return unsure ? 'cannotTell' : 'same';
+}
+
+/** What else is done to goods: a row as soon as it stands in one of the two passports. */
+const OTHERS: readonly TreatmentKind[] = ['resist', 'modifier', 'rest', 'rinse', 'wash', 'dry', 'cure'];
+
+function otherFactor(kind: TreatmentKind, a: Passport, b: Passport): Factor[] {
+  const [as, bs] = [a, b].map((passport) => passport.treatments.filter((t) => t.kind === kind)) as [Treatment[], Treatment[]];
+  if (as.length === 0 && bs.length === 0) return [];
+  const said = (all: readonly Treatment[]) =>
+    all.map((t) => [t.substance, t.kind === 'modifier' ? t.note : '', t.part].filter(Boolean).join(', ') || 'done').join(', then ') || 'not written down';
+  const base = { what: kind, a: said(as), b: said(bs) };
+  if ([...as, ...bs].some((t) => t.certainty !== 'known')) return [{ ...base, verdict: 'cannotTell' }];
+  // Of a modifier its minutes and its pH count as much as what was in it.
+  const detail = kind === 'modifier' && base.a !== base.b ? 'differs' : sameTreatments(as, bs);
+  return [{ ...base, verdict: as.length === bs.length && NO_AMOUNT.includes(kind) && detail === 'cannotTell' ? 'same' : detail }];
+}
+/** Nobody weighs anything for these. */
+const NO_AMOUNT: readonly TreatmentKind[] = ['resist', 'rest', 'rinse', 'wash', 'dry', 'cure', 'modifier'];
+
+const dyes = (passport: Passport): readonly Treatment[] => passport.treatments.filter((t) => t.kind === 'dye' && t.certainty === 'known' && 'run' in t.from);
+
+/** Two skeins of one bath, or of two that were made alike. */
+function bathFactor(a: Passport, b: Passport): Factor[] {
+  const [x, y] = [dyes(a), dyes(b)];
+  const [first, second] = [x[0], y[0]];
+  if (!first || !second) return [];
+  const same = x.length === y.length && x.every((one, i) => y[i] !== undefined && sameBath(one, y[i]));
+  return [{ what: 'dyebath', a: first.note || 'its own', b: same ? 'the same' : second.note || 'its own', verdict: same ? 'same' : 'differs' }];
+}
+
+/** In which order the known treatments came. */
+function orderFactor(a: Passport, b: Passport): Factor[] {
+  const order = (passport: Passport) => passport.treatments.filter((t) => t.certainty === 'known' && t.atMs !== null).map((t) => t.kind);
+  const [x, y] = [order(a), order(b)];
+  // Different treatments have rows of their own; here only the same ones in another order count.
+  if (x.length < 2 || x.toSorted().join() !== y.toSorted().join()) return [];
+  return [{ what: 'order', a: x.join(', '), b: y.join(', '), verdict: x.join() === y.join() ? 'same' : 'differs' }];
+}
+
+const DAY_MS = 86_400_000;
+/** How long mordanted goods waited for their dye; a day more or less is the same. */
+function gapFactor(a: Passport, b: Passport): Factor[] {
+  const days = (passport: Passport): number | null => {
+    const last = (kinds: readonly TreatmentKind[]) => passport.treatments.findLast((t) => kinds.includes(t.kind) && t.certainty === 'known')?.atMs ?? null;
+    const [mordanted, dyed] = [last(['mordant', 'iron']), last(['dye'])];
+    return mordanted === null || dyed === null ? null : (dyed - mordanted) / DAY_MS;
+  };
+  const [x, y] = [days(a), days(b)];
+  if (x === null || y === null) return [];
+  const said = (d: number) => (Math.abs(d) < 1 ? 'within a day' : `${Math.round(Math.abs(d))} days ${d < 0 ? 'after the dye' : 'before the dye'}`);
+  return [{ what: 'mordanted', a: said(x), b: said(y), verdict: Math.abs(x - y) > 1 ? 'differs' : 'same' }];
 }
 
 const sameBath = ({ from: a }: Treatment, { from: b }: Treatment): boolean => 'run' in a && 'run' in b && a.run === b.run && a.stepId === b.stepId;

@@ -1,6 +1,6 @@
 import { knownValue, sumFigures } from '../figure';
 import { creditedMin } from '../hold/credit';
-import { type AdditionRule, type Ref, usualParams } from '../method/method';
+import { type AdditionRule, type PhaseTemplate, type Ref, usualParams } from '../method/method';
 import type { Draft } from '../plan/draft';
 import type { Plan, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
@@ -31,7 +31,7 @@ export function draftAgain(
       for (const template of method.steps) {
         const step = plan.steps.find((s) => s.id === `${item.id}-${template.key}`);
         if (!step) continue;
-        params = { ...params, ...actualDoses(step, plan, state, template.additions), ...actualHold(clocks[step.id], template.phases) };
+        params = { ...params, ...actualDoses(step, plan, state, template.additions), ...actualMinutes(clocks[step.id], template.phases) };
       }
       return { ...open, params };
     });
@@ -97,11 +97,35 @@ function litresOf(step: PlanStep, state: RunState): number | null {
   return mL === null ? null : mL / 1000;
 }
 
-function actualHold(clock: StepClock | undefined, phases: readonly { kind: string; minutes?: unknown }[]): Record<string, number> {
-  const held = clock?.phases.find((entry) => entry.phase.kind === 'hold');
-  const template = phases.find((phase) => phase.kind === 'hold') as { minutes: { typical: Ref } } | undefined;
-  const key = keyOf(template?.minutes.typical ?? null);
-  if (!held?.credit || key === null || held.leftMs === null) return {};
-  const minutes = goesByClock(held.credit) ? held.elapsedMin : creditedMin(held.credit);
-  return minutes >= 1 ? { [key]: Math.round(minutes) } : {};
+/** How long each phase with a figure of its own really took: credited minutes of a hold, the clock for the rest. */
+function actualMinutes(clock: StepClock | undefined, phases: readonly PhaseTemplate[]): Record<string, number> {
+  const minutes: Record<string, number> = {};
+  phases.forEach((template, index) => {
+    const done = clock?.phases.findLast((entry) => entry.phase.kind === template.kind && (entry.index === index || template.kind === 'hold'));
+    const key = keyOf(lengthOf(template));
+    if (!done || key === null || done.leftMs === null) return;
+    const took = done.credit && !goesByClock(done.credit) ? creditedMin(done.credit) : done.elapsedMin;
+    // A dip lives by its seconds, a soak by its minutes.
+    const rounded = template.kind === 'dip' ? Math.round(took * 10) / 10 : Math.round(took);
+    if (rounded >= (template.kind === 'dip' ? 0.1 : 1)) minutes[key] = rounded;
+  });
+  return minutes;
+}
+
+function lengthOf(template: PhaseTemplate): Ref | null {
+  switch (template.kind) {
+    case 'hold':
+    case 'soak':
+    case 'until':
+    case 'rest':
+      return template.minutes.typical;
+    case 'dip':
+      return template.exactMin;
+    case 'charge':
+    case 'raise':
+    case 'lift':
+      return null;
+    default:
+      return unreachable(template);
+  }
 }

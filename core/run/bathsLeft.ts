@@ -1,3 +1,4 @@
+import { bathIdAt } from '../bath/bath';
 import { type Figure, measured, UNKNOWN } from '../figure';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import { LEFT_OVER_WORD, type LeftOver } from '../shelf/assistant';
@@ -24,13 +25,14 @@ const STRICT: readonly LeftOver[] = ['W2', 'W3', 'W1', 'W4'];
 export function bathsLeft(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): BathLeft[] {
   const shelf = shelfOf(plan.own);
   const last = new Map<string, { step: PlanStep; substances: Set<string>; ph: number | null }>();
-  for (const step of plan.steps) {
+  plan.steps.forEach((step, index) => {
     const did = state.steps[step.id];
-    if (did?.status !== 'done' || (step.water === null && step.fit === null) || step.vesselId === null) continue;
-    const before = step.water === null ? last.get(step.vesselId) : undefined;
+    const bathId = bathIdAt(plan.steps, index);
+    if (did?.status !== 'done' || (step.water === null && step.fit === null) || step.vesselId === null || bathId === null) return;
+    const before = last.get(bathId);
     const substances = new Set([...(before?.substances ?? []), ...did.additions.map((addition) => addition.substance)]);
-    last.set(step.vesselId, { step, substances, ph: did.ph.at(-1)?.value ?? before?.ph ?? null });
-  }
+    last.set(bathId, { step, substances, ph: did.ph.at(-1)?.value ?? before?.ph ?? null });
+  });
   return [...last.values()].map(({ step, substances, ph }): BathLeft => {
     const did = state.steps[step.id];
     const read = did?.volumeMl.at(-1)?.value;
