@@ -13,7 +13,7 @@ import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
 import { labelMissing, UNKNOWN_PLANT } from './amounts';
-import { isNeeded } from './neededVessel';
+import { isNeeded, neededText } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
 import { amountOf, type PlannedAmount, type PlanStep } from './plan';
 import { startC } from './resolvePhases';
@@ -74,7 +74,7 @@ export function planFindings(context: Context): Map<string, Finding[]> {
 /** The method wants a dyestuff and nobody chose one: the times stand, the grams do not. */
 const missingDyestuff = (step: Step): Finding[] =>
   step.additions.some((addition) => addition.substance === UNKNOWN_PLANT)
-    ? [{ rule: 'dyestuff', severity: 'stop', text: `${step.title}: choose what to dye with. Until then its weight is unknown.`, stepId: step.id }]
+    ? [{ rule: 'dyestuff', severity: 'stop', text: 'Choose what to dye with. Until then its weight is unknown.', stepId: step.id }]
     : [];
 
 /** The kitchen lacks the vessel: said once, at the first step that needs it. */
@@ -82,7 +82,7 @@ function missingVessel(index: number, { sketches, steps }: Context): Finding[] {
   const vessel = sketches[index]?.vessel;
   const step = steps[index];
   if (!vessel || !step || !isNeeded(vessel) || sketches.slice(0, index).some((one) => one.vessel?.id === vessel.id)) return [];
-  const text = `No vessel here suits ${step.title}: it takes a ${vessel.name.toLowerCase().replace(/ l$/, ' L')}${vessel.heatSourceId ? ', on the heat' : ''}. Add one, and it can be started.`;
+  const text = `It takes a ${neededText(vessel)}${vessel.heatSourceId ? ', on the heat' : ''}, and there is none that suits. Add one, and it can be started.`;
   return [{ rule: 'vessel', severity: 'stop', text, stepId: step.id }];
 }
 

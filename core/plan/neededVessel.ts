@@ -34,7 +34,7 @@ export function neededVessel(template: Pick<StepTemplate, 'where'>, load: Omit<L
   const heated = HEATED.includes(template.where);
   return {
     id: `${NEEDED}${kind}-${litres ?? 0}${heated ? '-heat' : ''}`,
-    name: neededName(kind, litres),
+    name: KIND_NAME[kind],
     kind,
     litres,
     material: USUAL_MATERIAL[kind],
@@ -57,4 +57,6 @@ const KIND_NAME: Readonly<Record<VesselKind, string>> = {
   table: 'Table',
   line: 'Line',
 };
-const neededName = (kind: VesselKind, litres: number | null): string => `${KIND_NAME[kind]}${litres === null ? '' : ` of ${litres} L`}`;
+/** "pot of 8 L" */
+export const neededText = ({ kind, litres }: Pick<Vessel, 'kind' | 'litres'>): string =>
+  `${KIND_NAME[kind].toLowerCase()}${litres === null ? '' : ` of ${litres} L`}`;

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { plainVessel } from '@/contract/plainVessel';
 import type { Vessel } from '@/core/kitchen/vessel';
-import { isNeeded } from '@/core/plan/neededVessel';
+import { isNeeded, neededText } from '@/core/plan/neededVessel';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useLoaded } from '../api/useLoaded';
@@ -34,13 +34,17 @@ export function MissingVessels({ vessels }: { vessels: readonly Vessel[] }) {
   };
   return (
     <Notice
-      acts={missing.map((vessel) => (
-        <Button key={vessel.id} loading={busy === vessel.id} onClick={() => void add(vessel)}>
-          Add a {vessel.name.charAt(0).toLowerCase() + vessel.name.slice(1)}
-        </Button>
-      ))}
+      acts={
+        <div className="line line-tight">
+          {missing.map((vessel) => (
+            <Button key={vessel.id} loading={busy === vessel.id} onClick={() => void add(vessel)}>
+              Add a {neededText(vessel)}
+            </Button>
+          ))}
+        </div>
+      }
     >
-      {problem ?? 'The kitchen lacks what stands here as needed. The figures hold all the same; to begin, add it.'}
+      {problem ?? 'The kitchen lacks something for this. The figures hold all the same.'}
     </Notice>
   );
 }
