@@ -20,7 +20,7 @@ export function StepDetails({ plan, step }: { plan: Plan; step: PlanStep }) {
         <StitchPatch kind={step.kind} />
         <h2>{step.title}</h2>
         <p className="quiet">
-          {step.school} · {vessel?.name ?? 'no vessel'} · {print.dayClock(step.startMs)} to {print.dayClock(step.endMs)}
+          {step.school} · {vessel?.name ?? 'no vessel'} · {print.date(step.startMs, step.startMs)} to {print.date(step.endMs, step.startMs)}
         </p>
       </header>
       <Findings findings={step.findings} />

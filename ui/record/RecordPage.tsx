@@ -54,8 +54,8 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
       }
       under={
         <>
-          {record.startedAtMs ? <span>begun {print.dayClock(record.startedAtMs)}</span> : null}
-          <span>{record.finishedAtMs ? `finished ${print.dayClock(record.finishedAtMs)}` : 'still running'}</span>
+          {record.startedAtMs ? <span>begun {print.date(record.startedAtMs)}</span> : null}
+          <span>{record.finishedAtMs ? `finished ${print.date(record.finishedAtMs)}` : 'still running'}</span>
           {spanMin === null ? null : <span>{printDuration(spanMin)} in all</span>}
           <Link href={`/sessions/${plan.sessionId}`}>the plan</Link>
         </>

@@ -12,6 +12,7 @@ import { describeEvent } from './describeEvent';
 import { useNames } from './useNames';
 
 const Amend = later(() => import('./Amend').then((module) => module.Amend));
+const WEEK_MS = 6 * 86_400_000;
 /** What opens on a tap in the log. */
 export const LOG_PARTS = [Amend] as const;
 
@@ -34,8 +35,9 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
     .filter((event) => event.type !== 'amended')
     .map((event) => ({ event, atMs: retimed.get(event.id) ?? event.atMs }))
     .sort((a, b) => b.atMs - a.atMs || b.event.recordedAtMs - a.event.recordedAtMs);
-  // Over several days an hour alone says nothing.
-  const severalDays = new Set(rows.map(({ atMs }) => print.day(atMs))).size > 1;
+  // Over several days an hour alone says nothing, over weeks a weekday neither.
+  const days = new Set(rows.map(({ atMs }) => print.day(atMs)));
+  const longMs = (rows[0]?.atMs ?? 0) - (rows.at(-1)?.atMs ?? 0);
   const amend = (targetId: string, change: Change) => {
     onAmend?.({ type: 'amended', targetId, change });
     setOpen(null);
@@ -51,7 +53,7 @@ export function RunLog({ plan, events, waitingIds, onAmend, limit = 12 }: Props)
           return (
             <li key={event.id} className={withdrawn.has(event.id) ? 'log-row log-withdrawn' : 'log-row'}>
               <time className="quiet" dateTime={new Date(atMs).toISOString()}>
-                {severalDays ? print.dayClock(atMs) : print.clock(atMs)}
+                {days.size === 1 ? print.clock(atMs) : longMs > WEEK_MS ? print.date(atMs, rows[0]?.atMs) : print.dayClock(atMs)}
               </time>
               <strong className="only-wide">{vessel?.name ?? ''}</strong>
               <span className="log-text">

@@ -155,7 +155,7 @@ function Stove({ run }: { run: LiveRun }) {
       title={plan.name}
       under={
         <span>
-          {view.state.startedAtMs ? `running since ${print.dayClock(view.state.startedAtMs)}` : ''} · plan {plan.version}
+          {view.state.startedAtMs ? `running since ${print.date(view.state.startedAtMs, now)}` : ''} · plan {plan.version}
         </span>
       }
       acts={
@@ -224,7 +224,7 @@ function Stove({ run }: { run: LiveRun }) {
                   <section key={step.id} className="vessel-card ready-card" aria-label={`Ready: ${step.title}`}>
                     <h2>{step.title}</h2>
                     <p className="quiet">
-                      {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {print.dayClock(step.startMs)}
+                      {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {print.date(step.startMs, now)}
                     </p>
                     <Button size="large" onClick={() => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}>
                       Begin
