@@ -158,6 +158,7 @@ const chainItem = z.object({
   params: z.record(text, number.nullable()),
   dyestuffId: text.nullable(),
   liquorId: text.nullable().optional(),
+  bathFrom: z.array(text).nullable().optional(),
   lotIds: z.array(text).nullable().optional(),
   part: part.optional(),
 });
@@ -192,6 +193,7 @@ const planStep = z
     dyestuffId: text.nullable(),
     liquorId: text.nullable(),
     bathId: text.nullable().optional(),
+    pouredFrom: z.array(text).optional(),
     coolFirstMin: z.number().optional(),
     lid: text,
     vesselId: text.nullable(),

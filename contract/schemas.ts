@@ -148,6 +148,7 @@ const chainItem = z.strictObject({
   params: z.record(z.string().max(40), z.number().nullable()),
   dyestuffId: line(64).nullable(),
   liquorId: id.nullable().optional(),
+  bathFrom: z.array(id).max(12).nullable().optional(),
   lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60).nullable().optional(),
   part: z
     .strictObject({ label: line(60).min(1, 'Say which part.'), sharePct: percent.nullable() })

@@ -2,7 +2,7 @@ import type { PlanStep } from '../plan/plan';
 import type { Content } from '../safety/facts';
 
 /** As much of a step as says which bath it works in. */
-export type BathStep = Pick<PlanStep, 'id' | 'kind' | 'lotIds' | 'vesselId' | 'water' | 'bathId'>;
+export type BathStep = Pick<PlanStep, 'id' | 'kind' | 'lotIds' | 'vesselId' | 'water' | 'bathId' | 'pouredFrom'>;
 
 /** What a step's goods meet: one value that plan cautions, the stove and the leftovers read. */
 export interface BathAt {
@@ -33,10 +33,12 @@ export function bathAt(steps: readonly BathStep[], index: number, addedIn: (step
   if (!step) return { inBath: [], lastInVessel: [], onGoods: [] };
   const bathId = bathIdAt(steps, index);
   const earlier = steps.slice(0, index).map((one, i) => ({ step: one, bathId: bathIdAt(steps, i) }));
+  const pouredInto = (id: string): readonly string[] => steps.find((one, i) => bathIdAt(steps, i) === id && one.pouredFrom)?.pouredFrom ?? [];
   const inBathOf = (id: string | null): Content[] => {
-    let contents: Content[] = [];
+    if (id === null) return [];
+    let contents: Content[] = pouredInto(id).flatMap(inBathOf);
     for (const one of earlier) {
-      if (id === null || one.bathId !== id) continue;
+      if (one.bathId !== id) continue;
       // Straining takes the plant out; what dissolved stays.
       if (one.step.kind === 'strain') contents = contents.filter((content) => content.dyestuff === null);
       contents.push(...addedIn(one.step));

@@ -104,7 +104,7 @@ describe('what cannot be planned is said', () => {
       'a dyebath without an extraction',
       [wool('a', 100)],
       { chain: CHAIN.filter((c) => c.methodId === 'dyebath') },
-      'Dye needs a bath: add an extraction before it.',
+      'Dye needs a bath: add an extraction before it, or bring out a kept liquor.',
     ],
     ['heat under a pail', [wool('a', 100)], { vessels: { 'c1-scour': 'pail10' } }, 'Scour needs heat, and pail10 stands on none. Choose another vessel.'],
     [

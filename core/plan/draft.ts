@@ -33,6 +33,11 @@ export interface ChainItem {
   readonly dyestuffId: string | null;
   /** The kept liquor that a step brings out. */
   readonly liquorId?: string | null;
+  /**
+   * The baths it works in, by the items that made them; two are poured together. Null or missing: the first that waits for
+   * such a step, else the one touched last.
+   */
+  readonly bathFrom?: readonly string[] | null;
   /** The lots it is for; null or missing: all of the session's. */
   readonly lotIds?: readonly string[] | null;
   /** Only a part of each lot goes in: "tips", 30 %. */

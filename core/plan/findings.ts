@@ -57,6 +57,7 @@ export function planFindings(context: Context): Map<string, Finding[]> {
     const findings = [
       ...missingVessel(i, context),
       ...missingDyestuff(step),
+      ...unusedBath(step, i, context),
       ...checkStep(facts, print),
       ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id })),
     ];
@@ -69,6 +70,16 @@ export function planFindings(context: Context): Map<string, Finding[]> {
     );
   });
   return found;
+}
+
+/** A dye liquor that no goods ever go into. */
+function unusedBath(step: Step, index: number, { steps, sketches }: Context): Finding[] {
+  if (step.kind !== 'extract' || step.lotIds.length > 0 || step.bathId !== step.id || !sketches[index]) return [];
+  const isUsed = steps.some((one) => one.lotIds.length > 0 && (one.bathId === step.bathId || one.pouredFrom?.includes(step.id)));
+  if (isUsed) return [];
+  return [
+    { rule: 'bath', severity: 'caution', stepId: step.id, text: 'Nothing is dyed in this bath. Let a dyebath use it, keep it for later, or leave it out.' },
+  ];
 }
 
 /** The method wants a dyestuff and nobody chose one: the times stand, the grams do not. */

@@ -64,6 +64,8 @@ export interface PlanStep {
   readonly liquorId: string | null;
   /** The step that made the bath it works in; null on the line or the table. Missing in plans of before it was kept. */
   readonly bathId?: string | null | undefined;
+  /** The baths that were poured together into its own, by the steps that made them; missing: none. */
+  readonly pouredFrom?: readonly string[] | undefined;
   /** Minutes the goods cool in the air before it, so that wool meets no sudden change; missing: none. */
   readonly coolFirstMin?: number | undefined;
   readonly lid: Lid;

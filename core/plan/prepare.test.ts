@@ -44,7 +44,7 @@ describe('steps for some of the lots', () => {
   test('a rest needs all its lots in one bath', () => {
     const bad = [item('al', 'alum-10', { lotIds: ['a'] }), item('fe', 'iron-mordant', { lotIds: ['b'] }), item('re', 'rest-overnight')];
     expect(buildPlan(input([wool('a', 100), wool('b', 50)], { chain: bad }), HEAD).problems.map((p) => p.message)).toContain(
-      'Rest in bath needs a bath: add an extraction before it.',
+      'Rest in bath needs a bath: add an extraction before it, or bring out a kept liquor.',
     );
   });
   test('an item for lots of another session is said', () =>

@@ -22,7 +22,11 @@ import { suggestVessel } from './suggestVessel';
 interface Bath {
   /** The step that made it. */
   readonly id: string;
-  readonly lastStepId: string;
+  /** The item of the chain that made it. */
+  readonly itemId: string;
+  /** The steps that touched it last; several where baths were poured together. */
+  readonly lastStepIds: readonly string[];
+  readonly pouredFrom: readonly string[];
   readonly vesselId: string | null;
   readonly waterMl: number | null;
   readonly plantG: number | null;
@@ -32,8 +36,13 @@ interface Bath {
 
 /** Where the walk along the chain stands. */
 interface Whereabouts {
-  /** The dye liquor made last. */
+  /** The dye liquor touched last. */
   liquor: Bath | null;
+  /** Every dye liquor as it stands, by its id, in the order in which they were made. */
+  readonly baths: Map<string, Bath>;
+  /** Liquors that were strained, and those that goods have been in. */
+  readonly strained: Set<string>;
+  readonly used: Set<string>;
   /** By lot: the bath it was last in, and its last step. */
   readonly lots: Map<string, { readonly bath: Bath | null; readonly stepId: string }>;
 }
@@ -66,7 +75,7 @@ export const flipNeeded = (dryG: number | null): boolean => dryG === null || dry
 /** Walks the chain once: amounts, vessels, phases, and which step waits for which. */
 export function sketchSteps(input: SketchInput, problems: PlanProblem[]): Sketch[] {
   const sketches: Sketch[] = [];
-  const at: Whereabouts = { liquor: null, lots: new Map() };
+  const at: Whereabouts = { liquor: null, baths: new Map(), strained: new Set(), used: new Set(), lots: new Map() };
   const boilC = boilingC(input.home.altitudeM);
   for (const item of input.draft.chain) {
     const method = input.methods.find(item.methodId, item.methodVersion);
@@ -114,9 +123,9 @@ function sketchStep(
   const inIt = template.lots === 'in';
   const part = inIt ? (item.part ?? null) : null;
   const wantsBath = template.liquor === 'keeps' || template.liquor === 'uses';
-  const kept: Bath | null = inIt && template.liquor === 'keeps' ? commonBath(lots, at) : at.liquor;
+  const kept: Bath | null = inIt && template.liquor === 'keeps' ? commonBath(lots, at) : wantsBath ? bathFor(id, template, item, at) : null;
   if (wantsBath && !kept) {
-    problems.push({ at: `chain.${item.id}`, message: `${template.title} needs a bath: add an extraction before it.` });
+    problems.push({ at: `chain.${item.id}`, message: noBathText(template, item, input) });
     return null;
   }
   const liquor = template.liquor === 'brings' ? input.liquors.find((one) => one.id === item.liquorId) : undefined;
@@ -156,7 +165,9 @@ function sketchStep(
       ? null
       : {
           id: continues?.id ?? id,
-          lastStepId: id,
+          itemId: continues?.itemId ?? item.id,
+          lastStepIds: [id],
+          pouredFrom: continues?.pouredFrom ?? [],
           vesselId: vessel?.id ?? null,
           waterMl,
           plantG,
@@ -166,9 +177,14 @@ function sketchStep(
   const coolFirstMin = coolingMin(template, lots, at, continues, inIt, sketches);
   const after = linksOf(template, lots, at, continues, inIt, coolFirstMin);
   // The bath waits in its vessel for the step that goes on with it; so do goods that rest where they were.
-  for (const earlier of sketches) if (continues && earlier.id === continues.lastStepId) earlier.keepsVesselFor = id;
-  if (template.liquor === 'makes' || template.liquor === 'brings') at.liquor = bath;
-  else if (continues && continues === at.liquor) at.liquor = bath;
+  for (const earlier of sketches) if (continues?.lastStepIds.includes(earlier.id)) earlier.keepsVesselFor = id;
+  if (bath && (template.liquor === 'makes' || template.liquor === 'brings' || template.liquor === 'uses' || at.baths.has(bath.id))) {
+    for (const poured of bath.pouredFrom) at.baths.delete(poured);
+    at.baths.set(bath.id, bath);
+    at.liquor = bath;
+    if (template.kind === 'strain') at.strained.add(bath.id);
+    if (inIt) for (const used of [bath.id, ...bath.pouredFrom]) at.used.add(used);
+  }
   if (inIt) for (const lot of lots) at.lots.set(lot.id, { bath, stepId: id });
   return {
     id,
@@ -184,6 +200,7 @@ function sketchStep(
     dyestuffId: bath?.dyestuffId ?? (template.treatment === 'dye' ? dyestuffId : null),
     liquorId: bath?.liquorId ?? null,
     bathId: bath?.id ?? null,
+    ...(bath && bath.pouredFrom.length > 0 ? { pouredFrom: bath.pouredFrom } : {}),
     coolFirstMin,
     lid: draft.lids?.[id] ?? template.lid,
     water,
@@ -206,7 +223,53 @@ function sketchStep(
 function commonBath(lots: readonly Lot[], at: Whereabouts): Bath | null {
   const baths = lots.map((lot) => at.lots.get(lot.id)?.bath ?? null);
   const [first] = baths;
-  return first && baths.every((bath) => bath === first) ? first : null;
+  return first && baths.every((bath) => bath?.id === first.id) ? first : null;
+}
+
+/**
+ * The liquor a step works in: the one it names, or several poured together; else the first that still waits for such a
+ * step (to be strained, to be dyed in), else the one touched last, which may be used again.
+ */
+function bathFor(id: string, template: StepTemplate, item: ChainItem, at: Whereabouts): Bath | null {
+  const all = [...at.baths.values()];
+  if (item.bathFrom && item.bathFrom.length > 0) {
+    const wanted = all.filter((bath) => item.bathFrom?.includes(bath.itemId));
+    const [only, ...more] = wanted;
+    return more.length === 0 ? (only ?? null) : pouredTogether(id, item, wanted);
+  }
+  const waits = template.kind === 'strain' ? (bath: Bath) => !at.strained.has(bath.id) && !at.used.has(bath.id) : (bath: Bath) => !at.used.has(bath.id);
+  return (template.liquor === 'uses' ? all.find(waits) : undefined) ?? at.liquor;
+}
+
+function pouredTogether(id: string, item: ChainItem, baths: readonly Bath[]): Bath {
+  const sum = (of: (bath: Bath) => number | null): number | null =>
+    baths.reduce<number | null>((total, bath) => {
+      const one = of(bath);
+      return total === null || one === null ? null : total + one;
+    }, 0);
+  const [first] = baths;
+  return {
+    id,
+    itemId: item.id,
+    lastStepIds: baths.flatMap((bath) => bath.lastStepIds),
+    pouredFrom: baths.map((bath) => bath.id),
+    vesselId: first?.vesselId ?? null,
+    waterMl: sum((bath) => bath.waterMl),
+    plantG: sum((bath) => bath.plantG),
+    dyestuffId: first?.dyestuffId ?? null,
+    liquorId: null,
+  };
+}
+
+/** Why there is no bath, and the way out: the chain may have one further down. */
+function noBathText(template: StepTemplate, item: ChainItem, { draft, methods }: SketchInput): string {
+  const makes = (one: ChainItem) =>
+    methods.find(one.methodId, one.methodVersion)?.steps.some((step) => step.liquor === 'makes' || step.liquor === 'brings') ?? false;
+  const here = draft.chain.findIndex((one) => one.id === item.id);
+  const later = draft.chain.slice(here + 1).find(makes);
+  if (later) return `${template.title} needs a bath, and “${methods.find(later.methodId, later.methodVersion)?.name}” comes only after it: move that one up.`;
+  if (item.bathFrom && item.bathFrom.length > 0) return `The bath chosen for ${template.title} is not made before it. Choose another.`;
+  return `${template.title} needs a bath: add an extraction before it, or bring out a kept liquor.`;
 }
 
 /** Wool that comes hot from one bath cools in the air before it meets another, min; 0 where it need not. */
@@ -228,7 +291,7 @@ function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, 
     minLagMin: coolFirstMin,
     maxLagMin: template.kind === 'rest' && last.length === 1 ? 0 : null,
   }));
-  if (continues && !last.includes(continues.lastStepId)) links.push({ taskId: continues.lastStepId, minLagMin: 0, maxLagMin: null });
+  for (const stepId of continues?.lastStepIds ?? []) if (!last.includes(stepId)) links.push({ taskId: stepId, minLagMin: 0, maxLagMin: null });
   return links;
 }
 

@@ -98,11 +98,24 @@ describe('doses (R2, R3, R6)', () => {
 });
 
 describe('labels and strengths (R1, R4, R5, R25)', () => {
-  test.each(['potassium dichromate', 'Chrome alum', 'lead acetate', 'pure oxalic acid', 'quicklime', 'sulphuric acid'])('%s is blocked', (name) => {
+  test.each([
+    'potassium dichromate',
+    'bichromate of potash',
+    'K2Cr2O7',
+    'oil of vitriol',
+    'litharge',
+    'Chrome alum',
+    'lead acetate',
+    'pure oxalic acid',
+    'quicklime',
+    'sulphuric acid',
+  ])('%s is blocked', (name) => {
     expect(blockedText(name)).toContain('not supported');
     expect(severity('R1', { contents: [content('x', { name })] })).toEqual(['stop']);
   });
-  test.each(['potash alum', 'rhubarb leaf', 'leaden sky yarn', 'chromatic yellow'])('%s is not', (name) => expect(blockedText(name)).toBeNull());
+  test.each(['potash alum', 'lead-free soap', 'rhubarb leaf', 'leaden sky yarn', 'chromatic yellow'])('%s is not', (name) =>
+    expect(blockedText(name)).toBeNull(),
+  );
   test.each([
     ['ironSulfate', 'stop'],
     ['copperSulfate', 'stop'],

@@ -48,11 +48,23 @@ export const waterParam = (usual: number | null, standing: Standing = 'estimate'
 export const perG: BathRule = { mLPerG: at('waterMlPerG') };
 
 /** Band, ceiling and length of a hold. */
-export const heat = (lowC: number, highC: number, ceilingC: number, holdMin: number | null, standing: Standing = 'practice', most = 1440): Param[] => [
-  p('lowC', 'hold from', '°C', lowC, 20, 105, standing),
-  p('highC', 'hold up to', '°C', highC, 20, 105, standing),
-  p('ceilingC', 'never above', '°C', ceilingC, 30, 105, standing),
-  p('holdMin', 'hold', 'min', holdMin, 1, most, standing),
+/**
+ * Figures of a hold. Few practices give a band in degrees: it is our estimate unless it is said to be theirs; how long is
+ * held is often known better than how hot.
+ */
+export const heat = (
+  lowC: number,
+  highC: number,
+  ceilingC: number,
+  holdMin: number | null,
+  holdStanding: Standing = 'practice',
+  most = 1440,
+  bandStanding: Standing = 'estimate',
+): Param[] => [
+  p('lowC', 'hold from', '°C', lowC, 20, 105, bandStanding),
+  p('highC', 'hold up to', '°C', highC, 20, 105, bandStanding),
+  p('ceilingC', 'never above', '°C', ceilingC, 30, 105, bandStanding),
+  p('holdMin', 'hold', 'min', holdMin, 1, most, holdStanding),
 ];
 
 type StepFields = Pick<StepTemplate, 'key' | 'kind' | 'title' | 'phases'> & Partial<StepTemplate>;

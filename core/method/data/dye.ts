@@ -15,7 +15,7 @@ const DYEBATH: readonly Method[] = [
     stage: 'dye',
     school: 'Below the boil, slow rise, 45–60 min',
     why: 'A slow rise and gentle stirring dye evenly; wool does not felt.',
-    params: [...heat(70, 80, 82.2, 60, 'practice', 600), stirParam(10), rateParam],
+    params: [...heat(70, 80, 82.2, 60, 'practice', 600, 'practice'), stirParam(10), rateParam],
     steps: [
       step({
         key: 'dye',
@@ -84,7 +84,7 @@ const DYEBATH: readonly Method[] = [
       ratioParam('flowers to fibre', null),
       p('waterMlPerG', 'water per gram of fibre', 'mL/g', 9.5, 1, 60),
       p('vinegarMlPerL', 'vinegar', 'mL/L', 20, 0, 100),
-      ...heat(60, 80, 90, 30, 'estimate', 240),
+      ...heat(60, 80, 90, 30, 'practice', 240),
     ],
     steps: [
       step({
@@ -222,7 +222,7 @@ const BUNDLE: readonly Method[] = [
     school: 'Steam 60 min, turned at 30, left overnight',
     why: 'Steam, not water, prints each petal where it lies. Rolled loosely the plants stay; tightly they print sharper.',
     needsDyestuff: true,
-    params: [p('waterMl', 'water under the stand', 'mL', 1500, 200, 20_000, 'estimate'), ...heat(95, 102, 105, 60, 'uncertain', 240)],
+    params: [p('waterMl', 'water under the stand', 'mL', 1500, 200, 20_000, 'estimate'), ...heat(95, 102, 105, 60, 'uncertain', 240, 'uncertain')],
     steps: [
       step({
         key: 'roll',

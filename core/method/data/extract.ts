@@ -30,7 +30,7 @@ const simmered = (fields: {
   form: Method['form'];
   ratio: readonly [string, number | null];
   act: string;
-  hold: readonly [number, number, number, number];
+  hold: Parameters<typeof heat>;
   stir?: number;
   cautions?: readonly string[];
   additions?: StepTemplate['additions'];
@@ -70,7 +70,7 @@ export const EXTRACT: readonly Method[] = [
     form: 'fresh',
     ratio: ['fresh leaf to fibre', 10],
     act: 'Chop, weigh and cover with water, an inch (25 mm) over',
-    hold: [70, 80, 82.2, 60],
+    hold: [70, 80, 82.2, 60, 'practice', 1440, 'practice'],
   }),
   simmered({
     id: 'extract-dried',
@@ -80,7 +80,7 @@ export const EXTRACT: readonly Method[] = [
     form: 'dried',
     ratio: ['dried leaf to fibre', 1],
     act: 'Crumble, weigh and cover with water',
-    hold: [70, 80, 82.2, 60],
+    hold: [70, 80, 82.2, 60, 'practice', 1440, 'practice'],
   }),
   simmered({
     id: 'extract-waxy',
@@ -102,7 +102,7 @@ export const EXTRACT: readonly Method[] = [
     form: 'fresh',
     ratio: ['plant to fibre', 10],
     act: 'Chop, weigh and cover with water',
-    hold: [70, 80, 82.2, 60],
+    hold: [70, 80, 82.2, 60, 'practice', 1440, 'practice'],
   }),
   simmered({
     id: 'extract-root',
@@ -149,7 +149,7 @@ export const EXTRACT: readonly Method[] = [
     form: null,
     ratio: ['hulls to fibre', 5],
     act: 'Crush or leave whole, weigh, cover with water',
-    hold: [95, 100, 102, 45],
+    hold: [95, 100, 102, 45, 'practice', 1440, 'practice'],
     stir: 15,
     cautions: ['A boil foams: keep the pot at most three quarters full.'],
   }),

@@ -1,3 +1,4 @@
+import type { Standing } from '../../shelf/assistant';
 import type { Method } from '../method';
 import { at, charge, heat, hold, lift, method, p, perG, raise, rateParam, rest, soak, step, until, waterParam } from './build';
 
@@ -148,6 +149,7 @@ const dipIn = (fields: {
   unit: 'mL/L' | 'g/L';
   usual: number | null;
   most: number;
+  standing?: Standing;
   cautions?: readonly string[];
 }): Method =>
   method({
@@ -157,7 +159,7 @@ const dipIn = (fields: {
     school: fields.school,
     why: fields.why,
     params: [
-      p('dose', fields.label, fields.unit, fields.usual, 0, fields.most),
+      p('dose', fields.label, fields.unit, fields.usual, 0, fields.most, fields.standing),
       p('dipMin', 'in it', 'min', 4, 0.5, 60),
       ...(fields.where === 'after' ? [waterParam(20)] : []),
     ],
@@ -245,6 +247,7 @@ const MODIFY: readonly Method[] = [
     unit: 'g/L',
     usual: 2,
     most: 20,
+    standing: 'estimate',
   }),
   dipIn({
     id: 'mod-alkali-after',
@@ -257,6 +260,7 @@ const MODIFY: readonly Method[] = [
     unit: 'g/L',
     usual: 5,
     most: 40,
+    standing: 'estimate',
   }),
 ];
 
@@ -384,7 +388,7 @@ const FINISH: readonly Method[] = [
     stage: 'rest',
     school: 'Heat off, lid on, slow cooling',
     why: 'Slow cooling gives depth and spares wool a shock.',
-    params: [p('restMin', 'rest', 'min', 600, 60, 2880)],
+    params: [p('restMin', 'rest', 'min', 600, 60, 2880, 'estimate')],
     steps: [
       step({
         key: 'rest',

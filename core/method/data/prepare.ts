@@ -1,3 +1,4 @@
+import type { Standing } from '../../shelf/assistant';
 import type { Method, StepTemplate } from '../method';
 import { at, charge, heat, hold, lift, method, p, perG, raise, rateParam, rest, soak, step, waterParam } from './build';
 
@@ -238,7 +239,12 @@ const alumSteps = (tartar: boolean, standMin: number | null, act: string): StepT
     lid: 'resting',
   }),
 ];
-const alumParams = (alumPct: number) => [p('alumPct', 'alum', '% WOF', alumPct, 0, 100), ...heat(80, 90, 95, 60, 'estimate', 600), rateParam, waterParam(30)];
+const alumParams = (alumPct: number, holdStanding: Standing = 'estimate') => [
+  p('alumPct', 'alum', '% WOF', alumPct, 0, 100),
+  ...heat(80, 90, 95, 60, holdStanding, 600),
+  rateParam,
+  waterParam(30),
+];
 const LIFT = 'Heat off. Lift the goods, squeeze them out';
 
 const acetateStep = step({
@@ -281,7 +287,7 @@ const MORDANT: readonly Method[] = [
     stage: 'mordant',
     school: 'Alum 16 %',
     why: 'A full hour in heat, used straight afterwards.',
-    params: alumParams(16),
+    params: alumParams(16, 'practice'),
     steps: alumSteps(false, null, LIFT),
   }),
   method({
@@ -328,7 +334,7 @@ const MORDANT: readonly Method[] = [
     stage: 'mordant',
     school: 'Ferrous sulfate 6 %, one hour',
     why: 'Iron as the only mordant: wool is tan before dyeing and comes out dark. Keep it apart from alum goods; iron travels.',
-    params: [p('ironPct', 'ferrous sulfate', '% WOF', 6, 0, 20), ...heat(70, 80, 90, 60, 'estimate', 240), rateParam, waterParam(30)],
+    params: [p('ironPct', 'ferrous sulfate', '% WOF', 6, 0, 20), ...heat(70, 80, 90, 60, 'practice', 240), rateParam, waterParam(30)],
     steps: [
       step({
         key: 'mordant',

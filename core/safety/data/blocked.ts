@@ -1,12 +1,12 @@
 /** Permanently refused (safety handbook section 2, block list): no dose is ever worked out for these. */
 const BLOCKED: readonly { readonly words: RegExp; readonly say: string }[] = [
   {
-    words: /\b(di)?chromate|\bchrom(e|ium|ic)\b|chrome alum/i,
+    words: /\b(di|bi)?chromate|\bchrom(e|ium|ic)\b|chrome alum|\bk2cr2?o[47]\b/i,
     say: 'Dichromate can cause cancer, burn, sensitise and poison water. Ask your hazardous-waste service; alum or iron give related shades.',
   },
-  { words: /\b(lead|mercur(y|ic)|arsenic|antimony|cadmium)\b/i, say: '' },
+  { words: /\b(lead|mercur(y|ic)|arsenic|antimony|cadmium)\b(?!-?\s?free\b)|\blitharge\b|\bsugar of lead\b|\bminium\b/i, say: '' },
   { words: /\boxalic acid\b/i, say: '' },
-  { words: /\b(nitric|hydrochloric|muriatic|sul(ph|f)uric) acid\b/i, say: '' },
+  { words: /\b(nitric|hydrochloric|muriatic|sul(ph|f)uric) acid\b|\boil of vitriol\b|\baqua fortis\b|\bspirits? of salts?\b/i, say: '' },
   { words: /\bquick ?lime\b|\bcalcium oxide\b|\bburnt lime\b/i, say: '' },
   { words: /\b(methanol|petrol|gasoline|white spirit|acetone|turpentine)\b/i, say: '' },
 ];
