@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { isHeated } from '@/core/plan/phase';
 import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
 import type { App } from '@/server/app';
@@ -82,7 +83,12 @@ describe('the demo data, made by the real code', () => {
   test('no heat is planned while nobody is awake', async () => {
     const sessions = await listSessions(app);
     expect(sessions).toHaveLength(4);
-    for (const view of await runningRuns(app)) expect(view.plan.findings.filter((finding) => finding.rule === 'R14')).toEqual([]);
+    for (const { id } of sessions) {
+      const { plan } = await sessionView(app, id);
+      expect(plan.findings.filter((finding) => finding.rule === 'R14')).toEqual([]);
+      const heat = plan.steps.flatMap((step) => step.phases.flatMap((phase, i) => (isHeated(phase) && step.phaseTimes[i] ? [step.phaseTimes[i]] : [])));
+      for (const at of heat) expect(plan.absences.filter((gap) => gap.fromMs < at.toMs && gap.toMs > at.fromMs)).toEqual([]);
+    }
   });
 
   test('seeding twice changes nothing', async () => {

@@ -11,7 +11,7 @@ export const lotTable: Table<Lot, Lot> = {
        values ($1, $2, $3, $4, $5, $6)
        on conflict (id) do update
        set name = excluded.name, revision = excluded.revision, retired = excluded.retired, body = excluded.body`,
-      [row.id, row.name, row.revision, row.ended !== null, row.createdAtMs, JSON.stringify(row)],
+      [row.id, row.name, row.revision, (row.ended ?? null) !== null, row.createdAtMs, JSON.stringify(row)],
     );
   },
   all: async (db) => (await db.query<{ body: Lot }>('select body from lot order by id')).rows.map((row) => row.body),

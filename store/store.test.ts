@@ -1,4 +1,4 @@
-import { appendFileSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
+import { appendFileSync, copyFileSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, describe, expect, test } from 'vitest';
@@ -191,4 +191,30 @@ test('readings are kept in minutes; sent twice they count once; long stretches c
   const rebuilt = await open(folder);
   expect(await loadReadings(rebuilt.db, 'p', 0, 180_000)).toEqual(all);
   await rebuilt.close();
+});
+
+test('rows that an older version wrote are there after the migrations of a newer one, as they were', async () => {
+  const [first, ...later] = readdirSync(path.resolve('store/migrations'))
+    .filter((name) => name.endsWith('.sql'))
+    .sort();
+  expect(later.length).toBeGreaterThan(0);
+  const old = path.join(root, 'old-migrations');
+  mkdirSync(old);
+  copyFileSync(path.resolve('store/migrations', first ?? ''), path.join(old, first ?? ''));
+  const folder = fresh();
+  const before = await Store.open({ folder, migrations: old, template: null, nowMs: () => 1 });
+  // As the first version wrote a lot: without the fields that came later.
+  const { finishes: _f, weightFrom: _w, from: _from, ended: _e, ...early } = lot('early');
+  await before.exclusive(() =>
+    before.commit([
+      { table: 'lot', row: early as Lot },
+      { table: 'run_event', row: { runId: 'r', event: event(1) } },
+    ]),
+  );
+  await before.close();
+  const after = await Store.open({ folder, migrations: path.resolve('store/migrations'), template: null, nowMs: () => 2 });
+  expect(after.notices).toEqual([]);
+  expect((await listLots(after.db))[0]).toMatchObject(early);
+  expect(await loadEvents(after.db, 'r')).toEqual([event(1)]);
+  await after.close();
 });

@@ -6,7 +6,7 @@ import { convert } from '../measure/units';
 import { ASSISTANTS } from '../shelf/data/assistants';
 import { costOf } from './cost';
 import { bandsOf, byStrength, gramsPerLitre, perPiece, shareOfBath } from './counts';
-import { fibreServed, wofDose } from './dose';
+import { fibreServed, liquorVolume, plantForRatio, wofDose, wofPctOf } from './dose';
 import { fairShare, freshForDried, plantsNeeded } from './harvest';
 import { dilutedTo, halvingLadder, mixFromStock, stockSolution, stockText, volumePct, weighsWell } from './solutions';
 import { gramsToMl, nearestSpoons, spoonsToGrams } from './spoons';
@@ -50,7 +50,7 @@ describe('strengths by volume', () => {
   test('T27: one part to three of a litre is 250 mL', () => expect(shareOfBath(1000, 25).result).toBe(250));
   test('T56: half a teaspoon in an unmeasured pot is unknown; 2–3 g in 4 L are 0.5–0.75 g/L', () => {
     expect(gramsPerLitre(null, 0.5).result).toBeNull();
-    expect([2 / 4, 3 / 4]).toEqual([0.5, 0.75]);
+    expect([gramsPerLitre(4000, 0.5).result, gramsPerLitre(4000, 0.75).result]).toEqual([2, 3]);
   });
 });
 
@@ -141,8 +141,8 @@ describe('the question turned round', () => {
     ['T8', 200, 300, 0.67],
     ['T9', 1000, 200, 5],
     ['T10', 250, 125, 2],
-  ])('%s: %d g on %d g is %f : 1', (_t, plant, fibre, ratio) => expect(plant / fibre).toBeCloseTo(ratio, 2));
-  test('T6: of 110 g in hand 66 g are used, 44 g remain', () => expect(110 - 33 * 2).toBe(44));
+  ])('%s: %d g on %d g is %f : 1', (_t, plant, fibre, ratio) => expect((wofPctOf(plant, fibre) ?? 0) / 100).toBeCloseTo(ratio, 2));
+  test('T6: of 110 g in hand 66 g are used, 44 g remain', () => expect(110 - (plantForRatio(33, 2).result ?? 0)).toBe(44));
 });
 
 describe('counts', () => {
@@ -161,7 +161,8 @@ describe('counts', () => {
     expect(perPiece(100 / 4, 1).result).toBe(25);
     expect((convert(1, 'usTsp', 'mL') * 100) / 4).toBeCloseTo(123, 0);
   });
-  test('T40: 12 cups and 4 Tbsp on 200 g are 14.5 : 1', () => expect((convert(12, 'usCup', 'mL') + convert(4, 'usTbsp', 'mL')) / 200).toBeCloseTo(14.5, 1));
+  test('T40: 12 cups and 4 Tbsp on 200 g are 14.5 : 1', () =>
+    expect((liquorVolume(200, 14.5).result ?? 0) / (convert(12, 'usCup', 'mL') + convert(4, 'usTbsp', 'mL'))).toBeCloseTo(1, 2));
 });
 
 describe('a percentage says which', () => {

@@ -165,6 +165,11 @@ test('small instance R1: never under the critical path of 10, not over the 14 of
   expect(end).toBeGreaterThanOrEqual(10);
   expect(end).toBeLessThanOrEqual(14);
   expect(result.boundMs / H).toBe(10);
+  // With its pots the optimum is 12 (three solvers agree, checks.md F); without them it can only be sooner.
+  const best = bestOrder({ tasks, home: [{ fromMs: 0, toMs: 100 * H }], startMs: 0, horizonMs: 100 * H });
+  const bestEnd = best.kind === 'planned' ? Math.max(...best.placed.map((p) => p.endMs)) / H : Number.NaN;
+  expect(bestEnd).toBeGreaterThanOrEqual(10);
+  expect(bestEnd).toBeLessThanOrEqual(12);
 });
 
 describe('what has happened, what is kept, what is shortened', () => {

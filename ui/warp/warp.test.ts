@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { METRIC } from '@/core/measure/measures';
 import { printer } from '@/core/measure/printer';
-import { planned, step, wool } from '@/core/plan/plan.fixture';
+import { buildPlan } from '@/core/plan/buildPlan';
+import { HEAD, input, planned, step, vessels, wool } from '@/core/plan/plan.fixture';
 import { thinned } from '../record/curvePoints';
 import { timeScale } from './timeScale';
 import { AXIS_PX, threadPath, warpLayout } from './warpLayout';
@@ -40,7 +41,12 @@ describe('time down the page', () => {
 });
 
 describe('the warp', () => {
-  test('vessels stand in the kitchen’s order', () => expect(picture().columns.map((column) => column.id)).toEqual(plan.vessels.map((vessel) => vessel.id)));
+  test('vessels stand in the kitchen’s order, in whatever order they were read', () => {
+    const turned = buildPlan({ ...input([wool('a', 100)]), vessels: vessels.toReversed() }, HEAD).plan;
+    expect(turned?.vessels.map((vessel) => vessel.order)).toEqual(turned?.vessels.map((vessel) => vessel.order).toSorted((a, b) => a - b));
+    expect(turned?.vessels.length).toBeGreaterThan(2);
+    expect(picture().columns.map((column) => column.id)).toEqual(plan.vessels.map((vessel) => vessel.id));
+  });
   test('blocks of one vessel do not cover each other', () => {
     const { blocks } = picture();
     for (const a of blocks)
