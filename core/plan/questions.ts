@@ -4,7 +4,7 @@ import type { Shelf } from '../shelf/lookup';
 import type { ChainItem, Draft, MordantAnswer } from './draft';
 import type { MordantQuestion, PlanStep } from './plan';
 
-type Step = Pick<PlanStep, 'id' | 'lotIds' | 'treatment' | 'dyestuffId' | 'part'>;
+type Step = Pick<PlanStep, 'id' | 'lotIds' | 'treatment' | 'dyestuffId' | 'part' | 'additions'>;
 
 /** What a lot's mordant is by the time of each step, as this plan changes it: nothing believed ever turns into known. */
 export function mordantBefore(steps: readonly Step[], lotId: string, first: Certainty): Map<string, Certainty> {
@@ -33,17 +33,20 @@ export function mordantQuestions(
     for (const step of steps) {
       const state = before.get(step.id);
       if (step.treatment !== 'dye' || (state !== 'believed' && state !== 'unknown')) continue;
-      const dyestuff = step.dyestuffId ? shelf.dyestuff(step.dyestuffId) : undefined;
-      if (dyestuff?.mordant === 'substantive' || dyestuff?.mordant === 'vat') continue;
-      const name = dyestuff?.name ?? 'the dye';
+      // A tea or a bundle names its dye in what goes in; where nobody chose one yet, there is nothing to ask about.
+      const dyestuff =
+        shelf.dyestuff(step.dyestuffId ?? '') ?? step.additions.map((addition) => shelf.dyestuff(addition.substance)).find((one) => one !== undefined);
+      if (!dyestuff) continue;
+      if (dyestuff.mordant === 'substantive' || dyestuff.mordant === 'vat') continue;
+      const { name } = dyestuff;
       return [
         {
           lotId: lot.id,
           stepId: step.id,
           state,
-          ifMordanted: `The dye (${name}) takes at once and holds${dyestuff ? `: ${dyestuff.colour.text}` : ''}. A second mordant would only harshen it.`,
+          ifMordanted: `The dye (${name}) takes at once and holds: ${dyestuff.colour.text}. A second mordant would only harshen it.`,
           ifNot:
-            dyestuff?.mordant === 'helps'
+            dyestuff.mordant === 'helps'
               ? `The dye (${name}) still colours, paler and less fast.`
               : `It stays pale in the first minutes and washes out later. The time and the dye (${name}) are gone.`,
           answer: answers[lot.id] ?? null,

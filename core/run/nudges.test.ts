@@ -108,7 +108,7 @@ describe('soaks, waits and rests', () => {
     expect(call(callsIn([{ kind: 'soak', minutes: span(60, 120, 1440), checkEveryMin: null }], 10), 'check')).toBeUndefined());
   test('a wait asks whether it is so far; a jar opened daily says how to open it', () => {
     const wait: Phase[] = [{ kind: 'until', minutes: span(1440, 7200, 20_160), checkEveryMin: 1440, criterion: 'two shades darker than wanted' }];
-    expect(call(callsIn(wait, 10), 'check')).toMatchObject({ dueMs: 1440 * MIN, text: 'Look: is it two shades darker than wanted?' });
+    expect(call(callsIn(wait, 10), 'check')).toMatchObject({ dueMs: 1440 * MIN, text: 'Look: two shades darker than wanted?' });
     expect(call(callsIn(wait, 10, { step: { lid: 'openedDaily' } }), 'check')?.text).toMatch(/^Open it away from your face\./);
   });
   test('T71: looks at 48 h and 72 h do not end a cold bundle', () => {

@@ -156,7 +156,7 @@ function runningNudges(
     case 'until': {
       const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
-      nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: is it ${phase.criterion}?`));
+      nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: ${phase.criterion}?`));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     }

@@ -16,7 +16,7 @@ export function PlanTotals({ plan }: { plan: Plan }) {
       </span>
       <span>hands {printDuration(totals.handsMin)}</span>
       <span>heat {printDuration(totals.heatMin)}</span>
-      <span className="quiet">{slackMin < 1 ? 'Cannot end sooner' : `Could end at most ${printDuration(slackMin)} sooner`}</span>
+      <span className="quiet">{slackMin < 1 ? 'Cannot end sooner' : `With every wait at its least: at most ${printDuration(slackMin)} sooner`}</span>
     </div>
   );
 }

@@ -52,13 +52,15 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
           <p className="quiet">{card.step.title}</p>
         </div>
       </header>
-      <div style={{ display: 'grid', gridTemplateColumns: '74px minmax(0, 1fr)', gap: 10 }}>
-        <Gauge c={temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} />
+      <div style={{ display: 'grid', gridTemplateColumns: card.isWet ? '74px minmax(0, 1fr)' : 'minmax(0, 1fr)', gap: 10 }}>
+        {card.isWet ? <Gauge c={temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} /> : null}
         <div className="stack stack-tight">
-          <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p>
-          <p className={`quiet small${temperature?.stale ? ' vessel-stale' : ''}`} style={{ textAlign: 'right' }}>
-            {scale}, {temperature ? temperature.from : 'nobody looked yet'}
-          </p>
+          {card.isWet ? <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p> : null}
+          {card.isWet ? (
+            <p className={`quiet small${temperature?.stale ? ' vessel-stale' : ''}`} style={{ textAlign: 'right' }}>
+              {scale}, {temperature ? temperature.from : 'nobody looked yet'}
+            </p>
+          ) : null}
           {progress ? (
             <>
               <strong className="vessel-progress">{progress.text}</strong>

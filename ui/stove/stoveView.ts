@@ -1,7 +1,7 @@
 import { UNDYED_HEX } from '@/core/colour/undyed';
 import type { Reading } from '@/core/hold/credit';
 import { creditedMin } from '@/core/hold/credit';
-import type { Vessel } from '@/core/kitchen/vessel';
+import { holdsMany, type Vessel } from '@/core/kitchen/vessel';
 import { printDuration, printExactDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import { type Phase, typicalMin } from '@/core/plan/phase';
@@ -21,6 +21,8 @@ export interface StoveCard {
   readonly state: StepState;
   readonly clock: StepClock;
   readonly doing: string;
+  /** It holds liquid: then a temperature says something. */
+  readonly isWet: boolean;
   readonly temperature: { readonly c: number; readonly text: string; readonly from: string; readonly stale: boolean } | null;
   readonly bandC: readonly [number, number] | null;
   readonly ceilingC: number | null;
@@ -107,6 +109,7 @@ function card(
     step,
     state: own,
     clock,
+    isWet: !holdsMany(vessel),
     doing: own.status === 'paused' ? 'paused' : doing(phase, clock, print),
     temperature: clock.latestC && {
       c: clock.latestC.bathC,
@@ -120,7 +123,7 @@ function card(
     nextCall: first ? { text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: untilText(first.dueMs, nowMs) } : null,
     threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)),
     liquorHex: liquorHex(plan, step),
-    acts: actsOf(step, own, clock),
+    acts: actsOf(step, own, clock).filter((act) => act.key !== 'r' || !holdsMany(vessel)),
   };
 }
 

@@ -36,6 +36,8 @@ const simmered = (fields: {
   additions?: StepTemplate['additions'];
   params?: Method['params'];
   gently?: boolean;
+  /** Stands in its water so long before the heat, min. */
+  soakFirstMin?: number;
 }): Method =>
   method({
     id: fields.id,
@@ -51,10 +53,11 @@ const simmered = (fields: {
       ...heat(...fields.hold),
       stirParam(fields.stir ?? 30),
       ...(fields.gently ? [rateParam] : []),
+      ...(fields.soakFirstMin === undefined ? [] : [p('soakMin', 'soak first', 'min', fields.soakFirstMin, 30, 1440)]),
       ...(fields.params ?? []),
     ],
     steps: [
-      bath([charge(20, fields.act), raise(fields.gently ?? false), hold(at('stirEveryMin'))], {
+      bath([charge(20, fields.act), ...(fields.soakFirstMin === undefined ? [] : [soak(30, at('soakMin'), 1440)]), raise(fields.gently ?? false), hold(at('stirEveryMin'))], {
         additions: [{ id: 'dyestuff', substance: 'dyestuff', rule: 'ratio', ratio: at('ratio') }, ...(fields.additions ?? [])],
       }),
     ],
@@ -193,7 +196,8 @@ export const EXTRACT: readonly Method[] = [
     why: 'The soak opens it; weak baths give greys with iron, strong ones black.',
     form: null,
     ratio: ['gall to fibre', null],
-    act: 'Break, cover, let stand two hours',
+    act: 'Break it small, cover with water',
+    soakFirstMin: 120,
     hold: [75, 90, 95, 60],
   }),
   simmered({

@@ -118,7 +118,7 @@ const TANNIN: readonly Method[] = [
       p('ratio', 'tannin source to fibre', ': 1', null, 0.01, 20),
       waterParam(30),
       ...heat(75, 90, 95, 60),
-      p('soakMin', 'soak of the goods', 'min', 60, 60, 720),
+      p('soakMin', 'soak of the goods', 'min', 60, 60, 1440),
     ],
     steps: [
       step({
@@ -147,7 +147,7 @@ const TANNIN: readonly Method[] = [
       p('ratio', 'tannin source to fibre', ': 1', null, 0.01, 20),
       waterParam(30),
       ...heat(95, 100, 102, 60),
-      p('soakMin', 'soak of the goods', 'min', 60, 60, 720),
+      p('soakMin', 'soak of the goods', 'min', 60, 60, 1440),
     ],
     steps: [
       step({
@@ -177,7 +177,7 @@ const TANNIN: readonly Method[] = [
       waterParam(30),
       p('coldMin', 'cold soak first', 'min', 120, 30, 1440),
       ...heat(75, 90, 95, 60, 'estimate'),
-      p('soakMin', 'soak of the goods', 'min', 60, 60, 720),
+      p('soakMin', 'soak of the goods', 'min', 60, 60, 1440),
     ],
     steps: [
       step({
@@ -201,7 +201,7 @@ const TANNIN: readonly Method[] = [
     stage: 'tannin',
     school: 'Extract, warm water',
     why: 'A powder can be weighed and repeated. On wool and silk a tannin is optional.',
-    params: [p('pct', 'tannin extract', '% WOF', 8, 0, 80, 'uncertain'), waterParam(30), p('soakMin', 'soak of the goods', 'min', 60, 60, 720)],
+    params: [p('pct', 'tannin extract', '% WOF', 8, 0, 80, 'uncertain'), waterParam(30), p('soakMin', 'soak of the goods', 'min', 60, 60, 1440)],
     steps: [
       step({
         key: 'tannin',
