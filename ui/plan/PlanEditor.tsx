@@ -15,6 +15,7 @@ import { EmptyPlace } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem } from './draft';
+import { Gaps } from './Gaps';
 import { LotPicker } from './LotPicker';
 import { MissingVessels } from './MissingVessels';
 import { PlanTotals } from './PlanHead';
@@ -87,6 +88,7 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
               {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
               <MissingVessels vessels={shown.vessels} />
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
+              <Gaps plan={shown} />
               <Findings findings={rankFindings([...shown.findings, ...clashing])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Guard what="The warp">
                 <Warp plan={shown} onChoose={(stepId) => document.getElementById(`item-${stepId.split('-')[0]}`)?.scrollIntoView({ block: 'start' })} />

@@ -2,13 +2,16 @@
 import { Button, Drawer } from 'antd';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { RunView, SessionView } from '@/contract/views';
+import { beforeStart, beforeStartNote } from '@/core/plan/beforeStart';
 import { isStop, rankFindings } from '@/core/safety/finding';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
+import { act } from '../api/outbox';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
+import { Gaps } from '../plan/Gaps';
 import { PlanTotals } from '../plan/PlanHead';
 import { StepDetails } from '../plan/StepDetails';
 import { useClashes } from '../plan/useClashes';
@@ -21,6 +24,7 @@ import { Open } from '../shell/Open';
 import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
+import { BeforeStart } from './BeforeStart';
 
 /** A session's plan as its warp, with everything that can be done about it. */
 export function SessionPage({ sessionId, version }: { sessionId: string; version: number | null }) {
@@ -40,6 +44,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
   // One pair for this page: pressing Start again after a lost answer starts nothing twice.
   const [ids] = useState(() => ({ run: newId(), event: newId() }));
   const [starting, setStarting] = useState(false);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const { plan, versions, runId } = view;
   const isNewest = plan.version === versions.at(-1)?.version;
   const step = plan.steps.find((s) => s.id === chosen);
@@ -51,6 +56,8 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
     setProblem(null);
     try {
       const started = await post<RunView>(`/sessions/${sessionId}/runs`, { id: ids.run, eventId: ids.event, planVersion: plan.version });
+      // Kept in the log; through the box that waits for a connection, so that nothing is lost of it.
+      act(started.run.id, { type: 'note', stepId: null, text: beforeStartNote(items, ticked) });
       router.push(`/runs/${started.run.id}`);
     } catch (error) {
       setProblem(errorText(error));
@@ -58,6 +65,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
     }
   };
   const asked = plan.questions.filter((question) => question.answer === null);
+  const items = useMemo(() => beforeStart(plan), [plan]);
   return (
     <Page
       title={
@@ -96,6 +104,8 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
         </Notice>
       ) : null}
       <Findings findings={rankFindings([...plan.findings, ...clashing])} stepTitle={title} />
+      {runId ? null : <Gaps plan={plan} />}
+      {!runId && isNewest && !stopped ? <BeforeStart items={items} ticked={ticked} onTick={setTicked} /> : null}
       <Guard what="The warp">
         <Warp plan={plan} nowMs={now} chosenStepId={chosen} onChoose={setChosen} />
       </Guard>

@@ -57,9 +57,17 @@ const simmered = (fields: {
       ...(fields.params ?? []),
     ],
     steps: [
-      bath([charge(20, fields.act), ...(fields.soakFirstMin === undefined ? [] : [soak(30, at('soakMin'), 1440)]), raise(fields.gently ?? false), hold(at('stirEveryMin'))], {
-        additions: [{ id: 'dyestuff', substance: 'dyestuff', rule: 'ratio', ratio: at('ratio') }, ...(fields.additions ?? [])],
-      }),
+      bath(
+        [
+          charge(20, fields.act),
+          ...(fields.soakFirstMin === undefined ? [] : [soak(30, at('soakMin'), 1440)]),
+          raise(fields.gently ?? false),
+          hold(at('stirEveryMin')),
+        ],
+        {
+          additions: [{ id: 'dyestuff', substance: 'dyestuff', rule: 'ratio', ratio: at('ratio') }, ...(fields.additions ?? [])],
+        },
+      ),
     ],
     cautions: fields.cautions ?? [],
   });
