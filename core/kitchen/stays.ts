@@ -65,6 +65,8 @@ interface Names {
   readonly time: (ms: number) => string;
 }
 
+const ORDER = 'lvh';
+
 /** Two sessions in one pot, one plate under two pots, one lot in two plans: each pair of sessions once a thing. */
 export function clashes(own: readonly Stay[], others: readonly Stay[], names: Names): Finding[] {
   const found = new Map<string, Finding>();
@@ -100,7 +102,8 @@ export function clashes(own: readonly Stay[], others: readonly Stay[], names: Na
       }
     }
   }
-  return [...found.values()];
+  // A lot in two places is the worst of it; then the pot, then the plate.
+  return [...found].sort(([a], [b]) => ORDER.indexOf(a.charAt(0)) - ORDER.indexOf(b.charAt(0))).map(([, finding]) => finding);
 }
 
 /** Pots that are on the heat at this moment on one and the same source. */

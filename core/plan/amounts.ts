@@ -11,7 +11,7 @@ import type { ChainItem } from './draft';
 import type { PlannedAmount } from './plan';
 
 /** Stands for the dyestuff while nobody has chosen one. */
-export const UNKNOWN_PLANT = 'unknownPlant';
+export const UNKNOWN_PLANT = 'notChosen';
 
 type Params = Readonly<Record<string, number | null>>;
 

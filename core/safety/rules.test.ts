@@ -285,6 +285,7 @@ describe('jars, steam and long heat', () => {
     const iron = content('ironSulfate', { grams: 2 });
     expect(severity('apart', { contents: [content('alum')], inBath: [content('alum')], lastInVessel: [iron] })).toEqual(['caution']);
     expect(severity('apart', { contents: [iron], inBath: [iron], lastInVessel: [iron] })).toEqual([]);
+    expect(severity('apart', { lastInVessel: [iron], onGoods: [iron] })).toEqual([]);
     expect(severity('apart', { ironGoodsMixed: true })).toEqual(['caution']);
   });
   test('a rest with heat on is a stop', () => expect(severity('R15', { kind: 'rest', heated: true })).toEqual(['stop']));

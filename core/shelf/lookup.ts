@@ -20,6 +20,6 @@ export function lookUp(dyestuffs: readonly Dyestuff[], assistants: readonly Assi
     assistants,
     dyestuff: (id) => plants.get(id),
     assistant: (id) => chemicals.get(id),
-    nameOf: (id) => (id === 'water' ? 'water' : id === 'unknownPlant' ? 'plant matter' : (plants.get(id)?.name ?? chemicals.get(id)?.name ?? id)),
+    nameOf: (id) => (id === 'water' ? 'water' : id === 'notChosen' ? 'plant matter' : (plants.get(id)?.name ?? chemicals.get(id)?.name ?? id)),
   };
 }

@@ -89,7 +89,7 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
               <MissingVessels vessels={shown.vessels} />
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
               <Gaps plan={shown} />
-              <Findings findings={rankFindings([...shown.findings, ...clashing])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
+              <Findings findings={rankFindings([...clashing, ...shown.findings])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Guard what="The warp">
                 <Warp plan={shown} onChoose={(stepId) => document.getElementById(`item-${stepId.split('-')[0]}`)?.scrollIntoView({ block: 'start' })} />
               </Guard>

@@ -21,7 +21,7 @@ export function BeforeStart({ items, ticked, onTick }: Props) {
       }
     >
       <Checkbox.Group
-        className="columns"
+        style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(100%, 340px), 1fr))', gap: 12 }}
         options={items.map((item) => ({ value: item, label: item }))}
         value={[...ticked]}
         onChange={(values) => onTick(new Set(values))}

@@ -103,7 +103,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
           Is it mordanted? Nobody is sure of {asked.map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name).join(', ')}.
         </Notice>
       ) : null}
-      <Findings findings={rankFindings([...plan.findings, ...clashing])} stepTitle={title} />
+      <Findings findings={rankFindings([...clashing, ...plan.findings])} stepTitle={title} />
       {runId ? null : <Gaps plan={plan} />}
       {!runId && isNewest && !stopped ? <BeforeStart items={items} ticked={ticked} onTick={setTicked} /> : null}
       <Guard what="The warp">

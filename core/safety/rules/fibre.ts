@@ -93,7 +93,11 @@ export const FIBRE_RULES: readonly Rule[] = [
         return caution('Iron darkens alum goods in the same soak. Give the iron a vessel of its own.');
       if (facts.ironGoodsMixed) return caution('Goods with iron and goods without in one bath: the iron darkens the others. Give them baths of their own.');
       // A pot that held iron keeps some of it, whatever the next bath is for.
-      return has({ contents: facts.lastInVessel }, 'ironSulfate', 'ironLiquor') && !has(bath, 'ironSulfate', 'ironLiquor') && facts.goodsIn
+      return has({ contents: facts.lastInVessel }, 'ironSulfate', 'ironLiquor') &&
+        !has(bath, 'ironSulfate', 'ironLiquor') &&
+        // Goods that carry iron themselves lose nothing by it.
+        !has({ contents: facts.onGoods }, 'ironSulfate', 'ironLiquor') &&
+        facts.goodsIn
         ? caution(`${facts.vessel?.name ?? 'This vessel'} last held iron: traces darken what comes after. Scrub it, or take another.`)
         : clear;
     },

@@ -1,0 +1,95 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './hands';
+
+/** Days of work from an empty folder, by click and tap, as somebody who has never been here. */
+
+const PORT = 4189;
+const BASE = `http://127.0.0.1:${PORT}`;
+let child: ChildProcess;
+const data = mkdtempSync(path.join(tmpdir(), 'hyndle-walk-'));
+
+test.beforeAll(async () => {
+  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
+    env: { ...process.env, HYNDLE_DATA: data, HYNDLE_DEMO: '', HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'), PORT: String(PORT) },
+  });
+  const up = () =>
+    fetch(`${BASE}/api/v1/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+  await expect.poll(up, { timeout: 60_000 }).toBe(true);
+});
+test.afterAll(() => {
+  child.kill('SIGTERM');
+  rmSync(data, { recursive: true, force: true });
+});
+
+test('the first ten minutes: from nothing to grams in twelve taps, then what is lacking, then the stove', async ({ page }) => {
+  let taps = 0;
+  const tap = async (what: Locator) => {
+    taps++;
+    await what.click();
+  };
+  const chain = (p: Page) => p.locator('.chain-name').locator('..');
+  await page.goto(BASE);
+  await tap(page.locator('.ant-tour-close'));
+  await tap(
+    page
+      .getByRole('link', { name: 'Add fibre' })
+      .or(page.getByRole('button', { name: 'Add fibre' }))
+      .first(),
+  );
+  const form = page.getByRole('dialog');
+  if (!(await form.isVisible().catch(() => false))) await tap(page.getByRole('button', { name: 'Add a lot' }).first());
+  await form.getByLabel('Name').fill('Two Gotland skeins');
+  await form.getByLabel('Weight', { exact: true }).fill('120 g');
+  await tap(form.getByRole('button', { name: 'Keep' }));
+  await expect(form).toBeHidden();
+  await tap(page.getByRole('link', { name: 'Sessions' }));
+  await tap(
+    page
+      .getByRole('link', { name: /Plan a session/ })
+      .or(page.getByRole('button', { name: /Plan a session/ }))
+      .first(),
+  );
+  await tap(page.getByRole('checkbox', { name: /Two Gotland/ }));
+  // Grams before any pot is there.
+  await expect(chain(page).filter({ hasText: 'Alum, low' })).toContainText('potash alum 12 g');
+  const extract = page.locator('#item-c3');
+  await tap(extract.getByRole('button', { name: /Extract/ }).first());
+  await tap(extract.getByLabel('School'));
+  await tap(page.getByTitle(/Dried 1 : 1/).first());
+  await tap(extract.getByLabel('Dyestuff'));
+  await page.keyboard.type('weld');
+  await tap(page.getByTitle('weld (tops)'));
+  await expect(chain(page).filter({ hasText: 'Extract' })).toContainText('weld 120 g');
+  expect(taps).toBeLessThanOrEqual(12);
+
+  // What the kitchen lacks is said, and added where it is said.
+  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('It takes a pot of 8 L, on the heat, and there is none that suits');
+  await page.getByRole('button', { name: 'Add a pot of 8 L' }).click();
+  await expect(page.getByRole('button', { name: 'Add a pot of 8 L' })).toBeHidden();
+  await page.getByRole('button', { name: 'Add a line' }).click();
+  await expect(page.getByRole('button', { name: 'Add a line' })).toBeHidden();
+  await page.getByLabel('Name', { exact: true }).fill('First yellow');
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+
+  // A look around before the start is kept in the log.
+  await page.getByRole('checkbox', { name: /Every piece tagged/ }).check();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.locator('.log li').filter({ hasText: 'Before the start' })).toContainText('ticked: Every piece tagged');
+
+  // A second plan for the same pot and skeins says so.
+  await page.getByRole('link', { name: 'Sessions' }).click();
+  await page
+    .getByRole('link', { name: /Plan a session/ })
+    .or(page.getByRole('button', { name: /Plan a session/ }))
+    .first()
+    .click();
+  await page.getByRole('checkbox', { name: /Two Gotland/ }).check();
+  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('Two Gotland skeins is also in “First yellow”, which is running');
+});
