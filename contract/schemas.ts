@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { FIBRES, FINISHES, type FibreKind, LOT_FORMS } from '@/core/fibre/lot';
+import { FIBRES, type FibreKind } from '@/core/fibre/fibre';
+import { FINISHES, LOT_FORMS } from '@/core/fibre/lot';
 import { CERTAINTIES, TREATMENTS } from '@/core/fibre/passport';
 import { COUNT_SYSTEMS } from '@/core/fibre/weight';
 import { HEAT_KINDS } from '@/core/kitchen/heatSource';

@@ -1,9 +1,9 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { LotView, RunView } from '@/contract/views';
-import type { Stay } from '@/core/kitchen/stays';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import { CHAIN, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import type { Stay } from '@/core/plan/stays';
 import { type TestApp, testApp } from './testApp.fixture';
 
 /** A run that is worked on while another is planned, through the real door. */

@@ -1,9 +1,9 @@
 import type { SessionSummary, SessionView } from '@/contract/views';
-import { type Stay, staysOf } from '@/core/kitchen/stays';
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
 import type { Draft } from '@/core/plan/draft';
 import { draftFaults } from '@/core/plan/draftFaults';
 import type { Plan } from '@/core/plan/plan';
+import { type Stay, staysOf } from '@/core/plan/stays';
 import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
 import { shelfOf } from '@/core/shelf/library';

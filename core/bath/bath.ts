@@ -1,8 +1,17 @@
-import type { PlanStep } from '../plan/plan';
+import type { StepKind } from '../method/method';
 import type { Content } from '../safety/facts';
 
 /** As much of a step as says which bath it works in. */
-export type BathStep = Pick<PlanStep, 'id' | 'kind' | 'lotIds' | 'vesselId' | 'water' | 'bathId' | 'pouredFrom'>;
+export interface BathStep {
+  readonly id: string;
+  readonly kind: StepKind;
+  readonly lotIds: readonly string[];
+  readonly vesselId: string | null;
+  /** Water of its own; null when it goes on in a bath that is there. */
+  readonly water: object | null;
+  readonly bathId?: string | null | undefined;
+  readonly pouredFrom?: readonly string[] | undefined;
+}
 
 /** What a step's goods meet: one value that plan cautions, the stove and the leftovers read. */
 export interface BathAt {

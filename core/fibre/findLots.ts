@@ -1,5 +1,6 @@
+import { FIBRES } from './fibre';
 import type { Lot } from './lot';
-import { FIBRES, printFinishes } from './lot';
+import { printFinishes } from './lot';
 import type { Certainty, Passport } from './passport';
 
 export interface LotWish {

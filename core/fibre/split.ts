@@ -1,7 +1,8 @@
 import { estimated, type Figure, knownValue, measured, sumFigures, UNKNOWN } from '../figure';
 import { printMass } from '../measure/print';
 import { err, ok, type Result } from '../result';
-import type { Finish, Lot, Share } from './lot';
+import type { Share } from './fibre';
+import type { Finish, Lot } from './lot';
 
 /** A scale's last digit: weights that differ by less add up. */
 const SLACK_G = 0.1;

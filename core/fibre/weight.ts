@@ -1,6 +1,6 @@
 import { ARITHMETIC, type Working, work } from '../dose/working';
 import { unreachable } from '../result';
-import type { FibreKind, Share } from './lot';
+import type { FibreKind, Share } from './fibre';
 
 /** How a weight was worked out, kept beside it so that it can be opened and done again. */
 export type WeightFrom =

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { FIBRES, FINISHES, type FibreKind, LOT_FORMS, type Lot } from '../fibre/lot';
+import { FIBRES, type FibreKind } from '../fibre/fibre';
+import { FINISHES, LOT_FORMS, type Lot } from '../fibre/lot';
 import { measured, UNKNOWN } from '../figure';
 import { METHODS } from '../method/library';
 import { DYESTUFFS } from '../shelf/data/dyestuffs';

@@ -3,7 +3,6 @@ import { UNDYED_HEX } from '../colour/undyed';
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Home } from '../kitchen/home';
-import { type Stay, takenVessels } from '../kitchen/stays';
 import { holdsMany, type Vessel } from '../kitchen/vessel';
 import { LIBRARY, type MethodBook } from '../method/library';
 import { unreachable } from '../result';
@@ -22,6 +21,7 @@ import { isHeated, type Phase } from './phase';
 import type { Plan, PlanLot, PlanProblem, PlanStep } from './plan';
 import { mordantQuestions } from './questions';
 import { type Sketch, sketchSteps } from './sketch';
+import { type Stay, takenVessels } from './stays';
 
 export interface PlanInput {
   readonly draft: Draft;

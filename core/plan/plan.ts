@@ -1,6 +1,7 @@
 import type { Fit } from '../dose/fit';
 import type { Working } from '../dose/working';
-import type { Finish, LotForm, Share } from '../fibre/lot';
+import type { Share } from '../fibre/fibre';
+import type { Finish, LotForm } from '../fibre/lot';
 import type { Certainty, StepTreatment } from '../fibre/passport';
 import type { Figure } from '../figure';
 import type { Home } from '../kitchen/home';

@@ -1,7 +1,6 @@
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Home } from '../kitchen/home';
-import type { Stay } from '../kitchen/stays';
 import type { Vessel } from '../kitchen/vessel';
 import { LIBRARY, methodBook } from '../method/library';
 import type { Method } from '../method/method';
@@ -12,6 +11,7 @@ import type { Liquor } from '../shelf/liquor';
 import { type BuiltPlan, buildPlan } from './buildPlan';
 import type { Draft } from './draft';
 import { draftFaults } from './draftFaults';
+import type { Stay } from './stays';
 
 /** Everything a draft is planned with, as plain values that can be sent to a worker. */
 export interface Kitchen {

@@ -1,4 +1,5 @@
-import { hasCellulose, hasProtein, type Lot, type Share } from '../fibre/lot';
+import type { Share } from '../fibre/fibre';
+import { hasCellulose, hasProtein, type Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Shelf } from '../shelf/lookup';
 import type { ChainItem, Draft, MordantAnswer } from './draft';

@@ -1,6 +1,6 @@
 'use client';
 import { Select } from 'antd';
-import type { Share } from '@/core/fibre/lot';
+import type { Share } from '@/core/fibre/fibre';
 import { COUNT_LABEL, COUNT_SYSTEMS, REGAIN_SOURCE, weightWorking } from '@/core/fibre/weight';
 import { printNumber } from '@/core/measure/print';
 import { Field } from '../form/Field';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { Share } from '@/core/fibre/lot';
+import type { Share } from '@/core/fibre/fibre';
 import { estimated, measured, UNKNOWN } from '@/core/figure';
 import { readWeight, type WeightDraft, weightDraft } from './weightDraft';
 

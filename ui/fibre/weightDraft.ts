@@ -1,4 +1,4 @@
-import type { Share } from '@/core/fibre/lot';
+import type { Share } from '@/core/fibre/fibre';
 import { type CountSystem, type RegainTable, type WeightFrom, weightWorking } from '@/core/fibre/weight';
 import type { Figure } from '@/core/figure';
 import { parseIn, refusalText } from '@/core/measure/parseQuantity';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { clashes, type Stay, staysOf } from '@/core/kitchen/stays';
 import type { Plan } from '@/core/plan/plan';
+import { clashes, type Stay, staysOf } from '@/core/plan/stays';
 import type { Finding } from '@/core/safety/finding';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';

@@ -2,10 +2,10 @@
 import { useMemo } from 'react';
 import type { LotView } from '@/contract/views';
 import type { Home } from '@/core/kitchen/home';
-import type { Stay } from '@/core/kitchen/stays';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Method } from '@/core/method/method';
 import type { Kitchen } from '@/core/plan/planHere';
+import type { Stay } from '@/core/plan/stays';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, type Loaded, useLoaded } from '../api/useLoaded';
 

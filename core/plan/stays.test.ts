@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { buildPlan } from '../plan/buildPlan';
-import { HEAD, home, input, planned, vessels, wool } from '../plan/plan.fixture';
+import { buildPlan } from './buildPlan';
+import { HEAD, home, input, planned, vessels, wool } from './plan.fixture';
 import { clashes, heatShared, type Stay, staysOf, takenVessels } from './stays';
 
 const plan = planned([wool('a', 100)]);

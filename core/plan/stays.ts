@@ -1,8 +1,8 @@
-import type { Phase } from '../plan/phase';
-import { isHeated } from '../plan/phase';
+import { holdsMany, type Vessel } from '../kitchen/vessel';
 import type { Finding } from '../safety/finding';
 import type { Window } from '../schedule/diary';
-import { holdsMany, type Vessel } from './vessel';
+import type { Phase } from './phase';
+import { isHeated } from './phase';
 
 /** One step of some session in the kitchen: what it takes and how long. */
 export interface Stay {
