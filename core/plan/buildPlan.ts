@@ -106,7 +106,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     };
   });
   const questions = mordantQuestions(unchecked, lots, mordants, draft.answers ?? {}, shelf);
-  const found = planFindings({ steps: unchecked, sketches, lots, home, away, shelf, labels: { ...labels, ...draft.labels }, reasons: draft.reasons });
+  const found = planFindings({ steps: unchecked, sketches, lots, home, away, shelf, labels: { ...labels, ...draft.labels }, reasons: draft.reasons, liquors });
   const steps = unchecked.map((step): PlanStep => ({ ...step, findings: found.get(step.id) ?? [] }));
   const endMs = Math.max(...steps.map((step) => step.endMs));
   const used = new Set(steps.map((step) => step.vesselId));

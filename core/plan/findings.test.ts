@@ -1,7 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import { measured } from '../figure';
+import { METHODS } from '../method/library';
+import type { Liquor } from '../shelf/liquor';
+import { buildPlan } from './buildPlan';
 import type { ChainItem, Draft } from './draft';
 import type { Plan } from './plan';
-import { planned, vessels, wool } from './plan.fixture';
+import { HEAD, input, planned, SATURDAY_9, vessels, wool } from './plan.fixture';
 
 /** Cautions of whole plans: what the rules are told about a step comes from the steps around it. */
 
@@ -52,6 +56,38 @@ describe('iron adds up over a plan', () => {
     expect(after).not.toBeNull();
   });
   test('six percent alone is a caution, not a stop', () => expect(severity(first, 'one', 'R3')).toBe('caution'));
+});
+
+describe('a kept liquor (P16)', () => {
+  const liquor: Liquor = {
+    id: 'kept',
+    name: 'old weld',
+    dyestuffId: 'weld',
+    volumeMl: measured(3000),
+    ph: null,
+    madeAtMs: SATURDAY_9 - 86_400_000,
+    keptIn: 'fridge',
+    place: '',
+    uses: 1,
+    spoilByMs: null,
+    labelled: true,
+    note: '',
+    from: null,
+    revision: 1,
+    retired: false,
+  };
+  const brings = METHODS.find((method) => method.steps.some((one) => one.liquor === 'brings'));
+  const said = (more: Partial<Liquor>) =>
+    buildPlan({ ...input([wool('a', 100)], { chain: [{ ...item('l', brings?.id ?? ''), liquorId: 'kept' }] }), liquors: [{ ...liquor, ...more }] }, HEAD)
+      .plan?.findings.filter((finding) => finding.rule === 'P16')
+      .map((finding) => finding.severity);
+  test.each<[string, Partial<Liquor>, string[]]>([
+    ['labelled and fresh', {}, []],
+    ['without a label', { labelled: false }, ['stop']],
+    ['past its day', { spoilByMs: SATURDAY_9 - 3_600_000 }, ['caution']],
+    ['pH 12.5', { ph: 12.5 }, ['caution']],
+    ['pH 11', { ph: 11 }, []],
+  ])('%s: %j', (_what, more, expected) => expect(said(more)).toEqual(expected));
 });
 
 describe('what the label does not say', () => {

@@ -5,11 +5,13 @@ import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/l
 import { knownValue, sumFigures } from '../figure';
 import type { Home } from '../kitchen/home';
 import { above, atLeast } from '../measure/limits';
+import { printNumber } from '../measure/print';
 import type { Content, StepFacts } from '../safety/facts';
 import { type Finding, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
 import type { Window } from '../schedule/diary';
 import { FORMS, labelForm } from '../shelf/forms';
+import { freshness, type Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { printDayClock } from '../time/zone';
 import { labelMissing, UNKNOWN_PLANT } from './amounts';
@@ -35,6 +37,8 @@ export interface Context {
   readonly shelf: Shelf;
   readonly labels: Readonly<Record<string, string>>;
   readonly reasons: Readonly<Record<string, string>>;
+  /** Kept liquors that steps bring out. */
+  readonly liquors?: readonly Liquor[];
   /** What really happened at one step, in place of what was planned. */
   readonly seen?: Seen;
 }
@@ -58,6 +62,7 @@ export function planFindings(context: Context): Map<string, Finding[]> {
       ...missingVessel(i, context),
       ...missingDyestuff(step),
       ...unusedBath(step, i, context),
+      ...keptLiquor(step, context),
       ...checkStep(facts, print),
       ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id })),
     ];
@@ -69,6 +74,22 @@ export function planFindings(context: Context): Map<string, Finding[]> {
       ),
     );
   });
+  return found;
+}
+
+/** A liquor out of the cupboard (safety handbook P16, P14): labelled, not past its day, and no lye. */
+function keptLiquor(step: Step, { liquors = [], steps }: Context): Finding[] {
+  const liquor = liquors.find((one) => one.id === step.liquorId);
+  // Said where it is brought out, not at every step that goes on with it.
+  if (!liquor || steps.find((one) => one.liquorId === liquor.id) !== step) return [];
+  const say = (severity: Finding['severity'], text: string): Finding => ({ rule: 'P16', severity, text, stepId: step.id });
+  const found: Finding[] = [];
+  if (!liquor.labelled)
+    found.push(say('stop', `${liquor.name} has no label: write on it what it is, its date and “not food”, and mark it labelled on the shelf.`));
+  if (freshness(liquor, step.startMs) === 'past')
+    found.push(say('caution', `${liquor.name} is past its day: look and smell from afar; fuzzy or coloured growth goes into the bin.`));
+  if (liquor.ph !== null && (above(liquor.ph, 11) || above(2.5, liquor.ph)))
+    found.push(say('caution', `${liquor.name} reads pH ${printNumber(liquor.ph)}: gloves and goggles; bring it nearer to neutral before goods go in.`));
   return found;
 }
 
