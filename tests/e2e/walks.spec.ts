@@ -83,6 +83,20 @@ test('the first ten minutes: from nothing to grams in twelve taps, then what is 
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.locator('.log li').filter({ hasText: 'Before the start' })).toContainText('ticked: Every piece tagged');
 
+  // A slip of a wet hand ends no hold unasked.
+  const card = page.locator('.vessel-card:not(.ready-card)').first();
+  await page.getByRole('region', { name: 'Ready: Scour' }).getByRole('button', { name: 'Begin' }).click();
+  await card.getByRole('button', { name: /^Heat on/ }).click();
+  await card.getByRole('button', { name: /^Start hold/ }).click();
+  await card.getByRole('button', { name: /^(Lift|Heat off)/ }).click();
+  const asked = page.getByRole('dialog', { name: /Only 0 min of 1 h held/ });
+  await asked.getByRole('button', { name: 'Stay' }).click();
+  await expect(asked).toBeHidden();
+  await expect(page.locator('.log li').filter({ hasText: /lifting|done/ })).toHaveCount(0);
+  await card.getByRole('button', { name: /^(Lift|Heat off)/ }).click();
+  await asked.getByRole('button', { name: 'End it' }).click();
+  await expect(page.locator('.log li').first()).toContainText(/lifting|done/);
+
   // A second plan for the same pot and skeins says so.
   await page.getByRole('link', { name: 'Sessions' }).click();
   await page

@@ -9,6 +9,7 @@ import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
 import { heatShared } from '@/core/plan/stays';
 import { standingTicks } from '@/core/plan/weighTicks';
+import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
 import { rankFindings } from '@/core/safety/finding';
 import { errorText, post } from '../api/http';
@@ -29,6 +30,7 @@ import { useKeys } from '../shell/useKeys';
 import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
 import { CallStrip } from './CallStrip';
+import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
 import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
@@ -42,9 +44,10 @@ const BathNow = later(() => import('./BathNow').then((module) => module.BathNow)
 // A place is kept for it, so that nothing moves when it comes.
 const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
 const LastAct = later(() => import('./LastAct').then((module) => module.LastAct));
+const EarlyEnd = later(() => import('./EarlyEnd').then((module) => module.EarlyEnd));
 const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
 /** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
-const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, ...LOG_PARTS];
+const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, ...LOG_PARTS];
 
 const ASK_BY_KEY: Readonly<Record<string, AskFor>> = { r: 'reading', p: 'ph', v: 'volume', a: 'addition', c: 'checked', n: 'note' };
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
@@ -74,6 +77,7 @@ function Stove({ run }: { run: LiveRun }) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [more, setMore] = useState<StoveCard | null>(null);
   const [help, setHelp] = useState(false);
+  const [early, setEarly] = useState<Early | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [lateSeen, setLateSeen] = useState(0);
   const [last, setLast] = useState<Logged | null>(null);
@@ -87,7 +91,12 @@ function Stove({ run }: { run: LiveRun }) {
     const ids = facts.map((fact, i) => run.act(fact, atMs + i).id);
     setLast({ ids, atMs, text });
   };
-  const log = (facts: readonly RunFact[], text: string, agoMin = 0) => logAt(facts, text, nowMs() - agoMin * 60_000);
+  const log = (facts: readonly RunFact[], text: string, agoMin = 0) => {
+    // A slip of a wet hand ends no hold unasked; what is set back has happened.
+    const short = agoMin === 0 ? endsEarly(facts, view.clocks) : null;
+    if (short === null) return logAt(facts, text, nowMs() - agoMin * 60_000);
+    setEarly({ text: short, go: () => logAt(facts, text, nowMs()) });
+  };
   const doAct = (act: StoveAct, step: PlanStep) => {
     if ('log' in act.does) log(act.does.log, `${step.title}: ${act.label.toLowerCase()}`);
     else setAsked({ ask: act.does.ask, step, ...(act.does.additionId ? { additionId: act.does.additionId } : {}) });
@@ -108,7 +117,7 @@ function Stove({ run }: { run: LiveRun }) {
     const what = ASK_BY_KEY[key];
     if (what) setAsked({ ask: what, step: cardNow.step });
   };
-  useKeys(!asked && !more && !help, {
+  useKeys(!asked && !more && !help && !early, {
     ...Object.fromEntries(DIGITS.map((digit) => [digit, () => setChosen(Number(digit))])),
     ...Object.fromEntries(['b', 's', 'm', ...Object.keys(ASK_BY_KEY)].map((key) => [key, () => press(key)])),
     u: takeBack,
@@ -251,6 +260,7 @@ function Stove({ run }: { run: LiveRun }) {
           <RunLog plan={plan} events={run.events} waitingIds={run.waitingIds} onAmend={(fact) => run.act(fact)} />
         </div>
       </div>
+      {early ? <EarlyEnd early={early} onClose={() => setEarly(null)} /> : null}
       {asked ? (
         <AskDialog
           asked={asked}
