@@ -169,8 +169,8 @@ function Stove({ run }: { run: LiveRun }) {
       }
       acts={
         <>
-          <Button onClick={calls.toggle} aria-pressed={calls.on} type={calls.on ? 'primary' : 'default'}>
-            {calls.on ? 'Calling aloud' : 'Call aloud'}
+          <Button data-calls onClick={calls.toggle} aria-pressed={calls.on} type={calls.on ? 'primary' : 'default'}>
+            {calls.waits ? 'Touch once, then it calls' : calls.on ? 'Calling aloud' : 'Call aloud'}
           </Button>
           <LinkButton href={`/runs/${run.view.run.id}/record`}>Record</LinkButton>
           <Button onClick={() => setHelp(true)} aria-label="All keys">

@@ -2,10 +2,33 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Nudge } from '@/core/run/nudges';
 
-/** Calls aloud, and keeps the screen awake, once a person asked for it: browsers allow neither unasked. */
-export function useCalls(due: Nudge | undefined): { on: boolean; toggle: () => void } {
+const WISH = 'hyndle.callAloud';
+
+/**
+ * Calls aloud, and keeps the screen awake, once a person asked for it. The wish outlives a reload; browsers let a page sound
+ * only after a touch, so until then it waits, and says so.
+ */
+export function useCalls(due: Nudge | undefined): { on: boolean; waits: boolean; toggle: () => void } {
   const [on, setOn] = useState(false);
+  const [touched, setTouched] = useState(false);
   const audio = useRef<AudioContext | null>(null);
+  useEffect(() => {
+    if (localStorage.getItem(WISH) === 'on') setOn(true);
+  }, []);
+  useEffect(() => {
+    if (!on || touched) return;
+    const touch = (event: Event) => {
+      // Its own button wakes it by itself, and does not turn it off with the same touch.
+      if (event.target instanceof Element && event.target.closest('[data-calls]')) return;
+      audio.current ??= 'AudioContext' in window ? new AudioContext() : null;
+      setTouched(true);
+    };
+    const kinds = ['pointerdown', 'keydown'] as const;
+    for (const kind of kinds) window.addEventListener(kind, touch);
+    return () => {
+      for (const kind of kinds) window.removeEventListener(kind, touch);
+    };
+  }, [on, touched]);
   const called = useRef<string | null>(null);
   useEffect(() => {
     if (!on || !due || called.current === due.key) return;
@@ -36,9 +59,13 @@ export function useCalls(due: Nudge | undefined): { on: boolean; toggle: () => v
   const toggle = () => {
     audio.current ??= 'AudioContext' in window ? new AudioContext() : null;
     if (!on && 'Notification' in window && Notification.permission === 'default') void Notification.requestPermission();
+    if (on && !touched) return setTouched(true);
+    setTouched(true);
     setOn(!on);
+    if (on) localStorage.removeItem(WISH);
+    else localStorage.setItem(WISH, 'on');
   };
-  return { on, toggle };
+  return { on, waits: on && !touched, toggle };
 }
 
 /** Two soft notes; four for a stop. */
