@@ -57,8 +57,8 @@ export interface BuiltPlan {
 }
 
 const HORIZON_MS = 84 * 86_400_000;
-/** A vessel that another session needs within these days is offered last. */
-const SOON_MS = 3 * 86_400_000;
+/** A vessel that another session needs within a day of the start is offered last. */
+const SOON_MS = 86_400_000;
 
 /** Everything a plan is, worked out from what was asked for: quantities, vessels, times, cautions, questions. */
 export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {

@@ -16,6 +16,8 @@ export const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
   line: ['line', 'table'],
   same: [],
 };
+/** Less than a step to the next kind of vessel: a pot that is taken is still nearer than a steamer. */
+const TAKEN_RANK = 3;
 /** Their metal goes into baths, or acid and alkali eat them: only when there is nothing else. */
 const REACTS: readonly Vessel['material'][] = ['aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'];
 export const HEATED: readonly Place[] = ['heated', 'steamer'];
@@ -40,7 +42,7 @@ export function suggestVessel(
   const kinds = KINDS[where];
   // Cold work leaves the burners free; dye-only vessels come first.
   const rank = (vessel: Vessel) =>
-    (elsewhere.has(vessel.id) ? 100 : 0) +
+    (elsewhere.has(vessel.id) ? TAKEN_RANK : 0) +
     (REACTS.includes(vessel.material) ? 50 : 0) +
     kinds.indexOf(vessel.kind) * 4 +
     (!HEATED.includes(where) && vessel.heatSourceId !== null ? 2 : 0) +
