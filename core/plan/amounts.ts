@@ -10,6 +10,9 @@ import type { Shelf } from '../shelf/lookup';
 import type { ChainItem } from './draft';
 import type { PlannedAmount } from './plan';
 
+/** Name of a bath whose volume counts what is mixed into it. */
+export const BATH_IN_ALL = 'bath in all';
+
 /** Stands for the dyestuff while nobody has chosen one. */
 export const UNKNOWN_PLANT = 'notChosen';
 
@@ -62,7 +65,7 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
   const { params, dryG, shelf } = base;
   const substance = bath.of ?? 'water';
   const mixed = template.additions.some((rule) => rule.rule === 'bathPct');
-  const common = { id: 'water', substance, form: null, unit: 'mL' as const, overruled, words: null, name: mixed ? 'bath in all' : shelf.nameOf(substance) };
+  const common = { id: 'water', substance, form: null, unit: 'mL' as const, overruled, words: null, name: mixed ? BATH_IN_ALL : shelf.nameOf(substance) };
   if ('mL' in bath) {
     const mL = resolveRef(bath.mL, params);
     return { ...common, proposed: work('as the method says', [{ name: 'volume', value: mL, unit: 'mL' }], 'mL', PRACTICE, (v) => v), perDryG: null };

@@ -66,6 +66,13 @@ export function gapsOf(plan: Plan): Gap[] {
           close: 'Set an amount, weigh it at the stove, or log it as by eye.',
         });
     }
+    if (step.phases.some((phase) => 'minutes' in phase && typeof phase.minutes === 'object' && phase.minutes.open))
+      gaps.push({
+        key: `long/${step.id}`,
+        what: `${step.title}: how long`,
+        changes: 'When the stove calls, and whether a hold counts as full.',
+        close: 'Set a length, or end it by eye and let the record say how long it was.',
+      });
     if (step.phases.some((phase) => phase.kind === 'hold' && phase.bandC === null))
       gaps.push({
         key: `heat/${step.id}`,

@@ -3,6 +3,8 @@ export interface SpanMin {
   readonly min: number;
   readonly typical: number;
   readonly max: number;
+  /** Nobody said how long: the clock is given a usual hour, and anything will do. */
+  readonly open?: true;
 }
 
 export type Phase =

@@ -167,6 +167,12 @@ describe('the weigh-out list', () => {
   });
   test('the aim is what the scale shows', () => expect(lines[0]?.aim).toBeCloseTo(1.8, 9));
   test('spoons are offered with how far they may be off', () => expect(lines[0]?.spoon).toMatchObject({ text: '3/8 tsp (metric)', plusMinusPct: 16 }));
+  test('a bath told in all is poured as its water: a quarter vinegar leaves three quarters', () => {
+    const soak = weighOut(planned([wool('a', 100)], { chain: [{ id: 'v', methodId: 'vinegar-presoak', params: {}, dyestuffId: null }] }));
+    const of = (name: string) => soak.find((line) => line.name === name)?.planned;
+    expect(of('white vinegar') ?? of('vinegar')).toBe(250);
+    expect(of('water')).toBe(750);
+  });
   test('unknown stays unknown', () => expect(weighOut(planned([wool('a', null)]))[0]).toMatchObject({ planned: null, aim: null, stock: null }));
   test('T11: no figure, no number; its words are kept', () => {
     const tea = planned([wool('a', 100)], { chain: [item('b', 'bundle-cold', { dyestuffId: 'madder' })] });

@@ -101,3 +101,21 @@ test('acts, dips, soaks, waits and rests keep their words', () => {
     { kind: 'lift', minutes: 5, act: 'Out' },
   ]);
 });
+
+test('a length that is not set plans as an hour and stays open: nothing of it is short or long', () => {
+  const [hold] = resolvePhases(
+    [
+      {
+        kind: 'hold',
+        lowC: 70,
+        highC: 80,
+        ceilingC: null,
+        minutes: { min: { param: 'm' }, typical: { param: 'm' }, max: { param: 'm' } },
+        stirEveryMin: null,
+        flipAtMin: null,
+      },
+    ],
+    { params: { m: null }, liquorStartsWarm: false, waterMl: 3000, vessel: null, maxW: null, boilC: 100 },
+  );
+  expect(hold).toMatchObject({ minutes: { min: 1, typical: 60, max: 1440, open: true } });
+});

@@ -67,9 +67,10 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
 
 const capped = (c: number | null, mostC: number): number | null => (c === null ? null : Math.min(c, mostC));
 
-/** Least ≤ typical ≤ most, whatever the parameter was set to. An unknown length plans as an hour. */
+/** Least ≤ typical ≤ most, whatever the parameter was set to. A length that is not set plans as an hour, and stays open. */
 function span(ref: SpanRef, number: (ref: Ref) => number | null): SpanMin {
-  const typical = number(ref.typical) ?? 60;
+  const typical = number(ref.typical);
+  if (typical === null) return { min: Math.min(number(ref.min) ?? 1, 60), typical: 60, max: Math.max(number(ref.max) ?? 1440, 60), open: true };
   return { min: Math.min(number(ref.min) ?? typical, typical), typical, max: Math.max(number(ref.max) ?? typical, typical) };
 }
 

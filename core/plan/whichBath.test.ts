@@ -3,7 +3,7 @@ import { buildPlan } from './buildPlan';
 import type { ChainItem } from './draft';
 import { HEAD, input, vessels, wool } from './plan.fixture';
 
-/** Several dye liquors side by side: which bath a step works in (findings D1). */
+/** Several dye liquors side by side: which bath a step works in. */
 
 const item = (id: string, methodId: string, more: Partial<ChainItem> = {}): ChainItem => ({ id, methodId, params: {}, dyestuffId: null, ...more });
 const pots = [...vessels, ...['p3', 'p4', 'p5', 'p6'].map((id, i) => ({ ...(vessels[0] as (typeof vessels)[number]), id, name: id, order: 20 + i }))];

@@ -101,6 +101,10 @@ describe('a hold', () => {
   });
   test('one late reading does not undo what nobody measured: it can not be told', () =>
     expect(row(held(161, at(160, 160, 85)), 'hold')).toMatchObject({ actual: expect.stringContaining('nobody measured'), difference: null, seen: false }));
+  test('a hold that nobody set a length for is neither short nor long', () => {
+    const open: Phase = { ...hold, minutes: { min: 1, typical: 60, max: 1440, open: true }, stirEveryMin: null };
+    expect(row(rows([open], [enter(0, 0), done(7)], { readings: at(0, 7, 85) }), 'hold')).toMatchObject({ planned: 'not set at 80–90 °C', difference: null });
+  });
   test('6–8 h: six and a half will do, five are an hour short of the least', () => {
     const long: Phase = { ...hold, minutes: { min: 360, typical: 420, max: 480 }, stirEveryMin: null };
     const of = (min: number) => row(rows([long], [enter(0, 0), done(min)], { readings: at(0, min, 85) }), 'hold');

@@ -230,9 +230,11 @@ const elapsedText = ({ elapsedMin, pausedMin }: PhaseClock): string =>
 interface Span {
   readonly min: number;
   readonly max: number;
+  readonly open?: true;
 }
 
-const spanText = (plannedMin: number, { min, max }: Span): string => {
+const spanText = (plannedMin: number, { min, max, open }: Span): string => {
+  if (open) return 'not set';
   const usual = printDuration(plannedMin);
   return min === max ? usual : `${usual} (${printDuration(min)} to ${printDuration(max)} will do)`;
 };
@@ -256,11 +258,12 @@ function planText(phase: Phase): string {
 }
 
 const slackOf = (min: number): number => Math.max(TOLERANCE.lengthMin, min * TOLERANCE.lengthShare);
-const shortOf = (gotMin: number, { min }: Span): number => (above(min - gotMin, slackOf(min)) ? min - gotMin : 0);
-const lengthBeyond = (gotMin: number, { max }: Span): number => (above(gotMin - max, slackOf(max)) ? gotMin - max : 0);
+const shortOf = (gotMin: number, { min, open }: Span): number => (!open && above(min - gotMin, slackOf(min)) ? min - gotMin : 0);
+const lengthBeyond = (gotMin: number, { max, open }: Span): number => (!open && above(gotMin - max, slackOf(max)) ? gotMin - max : 0);
 
 /** Outside its least and most: said against the end that it missed, or against the plan where both are one. */
 function spanDifference(verb: string, gotMin: number, plannedMin: number, span: Span): string | null {
+  if (span.open) return null;
   const short = shortOf(gotMin, span);
   const long = lengthBeyond(gotMin, span);
   if (short === 0 && long === 0) return null;

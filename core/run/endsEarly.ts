@@ -15,7 +15,7 @@ export function endsEarly(facts: readonly RunFact[], clocks: Readonly<Record<str
     const now = clocks[fact.stepId]?.current;
     if (!now || (fact.type === 'phaseEntered' && fact.phaseIndex <= now.index)) continue;
     const { phase } = now;
-    if (phase.kind === 'hold') {
+    if (phase.kind === 'hold' && !phase.minutes.open) {
       const got = phase.minutes.typical - (now.leftMin ?? 0);
       const { min } = phase.minutes;
       if (above(min - got, Math.max(SLACK_MIN, min * SLACK_SHARE))) return `${printDuration(Math.max(0, got))} of ${printDuration(min)} held`;

@@ -137,7 +137,14 @@ function runningNudges(
       if (phase.flipAtMin !== null && state.flippedAtMs.length === 0 && leftMin > 0) {
         nudges.push(nudge(step, 'flip', now.enteredMs + phase.flipAtMin * MIN, 'Turn the load over'));
       }
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, next ? `${nextText(next)}` : 'Hold is full: heat off'));
+      nudges.push(
+        nudge(
+          step,
+          next ? 'nextPhase' : 'finish',
+          endMs,
+          next ? `${nextText(next)}` : phase.minutes.open ? 'An hour is over: enough? Heat off' : 'Hold is full: heat off',
+        ),
+      );
       break;
     }
     case 'dip': {

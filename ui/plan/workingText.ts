@@ -48,15 +48,17 @@ export function phaseText(phase: PlanStep['phases'][number], print: Printer): st
       const ceiling = phase.ceilingC === null ? '' : `, never above ${print.temperature(phase.ceilingC)}`;
       const stir = phase.stirEveryMin ? `; stir every ${printDuration(phase.stirEveryMin)}` : '';
       const flip = phase.flipAtMin ? `; turn the load at ${printDuration(phase.flipAtMin)}` : '';
-      return `Hold ${printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a temperature you know'}${ceiling}${stir}${flip}`;
+      return `Hold ${phase.minutes.open ? 'as long as you see fit' : printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a temperature you know'}${ceiling}${stir}${flip}`;
     }
     case 'dip':
       return `${phase.act}: ${printDuration(phase.exactMin)}, exactly`;
     case 'soak':
+      if (phase.minutes.open) return 'Soak as long as you see fit';
       return `Soak ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}, about ${printDuration(phase.minutes.typical)}`;
     case 'until':
       return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${printDuration(phase.minutes.typical)}`;
     case 'rest':
+      if (phase.minutes.open) return 'Rest with heat off as long as you see fit';
       return `Rest with heat off, ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}${phase.overnightOk ? '; a night is fine' : ''}`;
     default:
       return unreachable(phase);

@@ -163,6 +163,9 @@ function progress(clock: StepClock): StoveCard['progress'] {
   const now = clock.current;
   if (!now) return null;
   const { phase, credit, elapsedMin } = now;
+  const isOpen = 'minutes' in phase && typeof phase.minutes === 'object' && phase.minutes.open;
+  if (isOpen)
+    return { text: `${printDuration(elapsedMin)} so far`, detail: 'as long as you see fit', donePct: Math.min(100, (elapsedMin / typicalMin(phase)) * 100) };
   if (phase.kind === 'hold' && credit) {
     const need = phase.minutes.typical;
     if (goesByClock(credit)) {

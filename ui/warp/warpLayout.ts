@@ -227,10 +227,14 @@ function spread(places: readonly number[]): number[] {
 export function keyFigures(step: PlanStep, print: Printer): string[] {
   const lines: string[] = [];
   for (const phase of step.phases) {
-    if (phase.kind === 'hold') lines.push(`${printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a heat nobody set'}`);
+    if (phase.kind === 'hold')
+      lines.push(
+        `${phase.minutes.open ? 'not set how long' : printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a heat nobody set'}`,
+      );
     if (phase.kind === 'rest') lines.push('heat off, rest');
     if (phase.kind === 'until') lines.push(`about ${printDuration(phase.minutes.typical)}, by eye`);
-    if (phase.kind === 'soak') lines.push(step.kind === 'dry' ? 'shade, spread' : `soak ${printDuration(phase.minutes.typical)}`);
+    if (phase.kind === 'soak')
+      lines.push(step.kind === 'dry' ? 'shade, spread' : phase.minutes.open ? 'soak, not set how long' : `soak ${printDuration(phase.minutes.typical)}`);
     if (phase.kind === 'dip') lines.push(`${printDuration(phase.exactMin)}, exact`);
   }
   for (const addition of step.additions) {
