@@ -129,7 +129,7 @@ const plannedAmount = z
   })
   .meta({ id: 'PlannedAmount' });
 const finding = z.object({ rule: text, severity, text, stepId: text.nullable() }).meta({ id: 'Finding' });
-const span = z.object({ min: number, typical: number, max: number, open: z.literal(true).optional() });
+const span = z.object({ min: number, typical: number, max: number, open: z.literal(true).optional(), beyondMin: number.optional() });
 const phase = z
   .discriminatedUnion('kind', [
     z.object({ kind: z.literal('charge'), minutes: number, act: text }),

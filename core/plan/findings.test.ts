@@ -58,6 +58,19 @@ describe('iron adds up over a plan', () => {
   test('six percent alone is a caution, not a stop', () => expect(severity(first, 'one', 'R3')).toBe('caution'));
 });
 
+test('a wait set beyond what its method gives is planned so, and said', () => {
+  const rest = METHODS.find((method) => method.id === 'rest-overnight');
+  const chain = (restMin: number) => [
+    item('ex', 'extract-fresh', {}, { dyestuffId: 'weld' }),
+    item('st', 'strain'),
+    item('dy', 'dyebath'),
+    item('re', rest?.id ?? '', { restMin }),
+  ];
+  const said = (restMin: number) => of(plan(chain(restMin)), 're').find((finding) => finding.rule === 'span')?.text ?? null;
+  expect(said(600)).toBeNull();
+  expect(said(1614)).toMatch(/^1 d 2 h 54 min set; the method gives \d+ h at the most\.$/);
+});
+
 describe('a kept liquor (P16)', () => {
   const liquor: Liquor = {
     id: 'kept',

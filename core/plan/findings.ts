@@ -5,7 +5,7 @@ import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/l
 import { knownValue, sumFigures } from '../figure';
 import type { Home } from '../kitchen/home';
 import { above, atLeast } from '../measure/limits';
-import { printNumber } from '../measure/print';
+import { printDuration, printNumber } from '../measure/print';
 import type { Content, StepFacts } from '../safety/facts';
 import { type Finding, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
@@ -63,6 +63,7 @@ export function planFindings(context: Context): Map<string, Finding[]> {
       ...missingDyestuff(step),
       ...unusedBath(step, i, context),
       ...keptLiquor(step, context),
+      ...beyondMethod(step),
       ...checkStep(facts, print),
       ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id })),
     ];
@@ -76,6 +77,22 @@ export function planFindings(context: Context): Map<string, Finding[]> {
   });
   return found;
 }
+
+/** A length set beyond what the method itself gives at least or at most: it is planned so, and said. */
+const beyondMethod = (step: Step): Finding[] =>
+  step.phases.flatMap((phase): Finding[] => {
+    if (!('minutes' in phase) || typeof phase.minutes === 'number' || phase.minutes.beyondMin === undefined) return [];
+    const { typical, beyondMin } = phase.minutes;
+    const end = typical > beyondMin ? 'most' : 'least';
+    return [
+      {
+        rule: 'span',
+        severity: 'caution',
+        stepId: step.id,
+        text: `${printDuration(typical)} set; the method gives ${printDuration(beyondMin)} at the ${end}.`,
+      },
+    ];
+  });
 
 /** A liquor out of the cupboard (safety handbook P16, P14): labelled, not past its day, and no lye. */
 function keptLiquor(step: Step, { liquors = [], steps }: Context): Finding[] {

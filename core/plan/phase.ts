@@ -5,6 +5,8 @@ export interface SpanMin {
   readonly max: number;
   /** Nobody said how long: the clock is given a usual hour, and anything will do. */
   readonly open?: true;
+  /** The least or most that the method gives, min, where the usual was set beyond it. */
+  readonly beyondMin?: number;
 }
 
 export type Phase =

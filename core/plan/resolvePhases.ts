@@ -1,5 +1,6 @@
 import { estimatedUaWPerK, secondsTo } from '../heat/pot';
 import type { Vessel } from '../kitchen/vessel';
+import { above } from '../measure/limits';
 import { type PhaseTemplate, type Ref, resolveRef, type SpanRef } from '../method/method';
 import { unreachable } from '../result';
 import type { Phase, SpanMin } from './phase';
@@ -71,7 +72,9 @@ const capped = (c: number | null, mostC: number): number | null => (c === null ?
 function span(ref: SpanRef, number: (ref: Ref) => number | null): SpanMin {
   const typical = number(ref.typical);
   if (typical === null) return { min: Math.min(number(ref.min) ?? 1, 60), typical: 60, max: Math.max(number(ref.max) ?? 1440, 60), open: true };
-  return { min: Math.min(number(ref.min) ?? typical, typical), typical, max: Math.max(number(ref.max) ?? typical, typical) };
+  const [least, most] = [number(ref.min) ?? typical, number(ref.max) ?? typical];
+  const beyondMin = above(typical, most) ? most : above(least, typical) ? least : null;
+  return { min: Math.min(least, typical), typical, max: Math.max(most, typical), ...(beyondMin === null ? {} : { beyondMin }) };
 }
 
 /** Minutes of heating: what the burner can do, but no faster than the goods allow. Whole minutes, rounded up. */
