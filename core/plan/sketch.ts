@@ -312,8 +312,12 @@ function vesselFor(
   }
   // What the plan needs already is one of the vessels to choose from.
   const needed = sketches.flatMap((sketch) => (sketch.vessel && isNeeded(sketch.vessel) ? [sketch.vessel] : []));
+  // A liquor that stands cold is poured over into a pot where the step wants heat.
+  const standsCold = (input.vessels.find((one) => one.id === continues?.vesselId)?.heatSourceId ?? null) === null;
+  const wantsHeat = template.phases.some((phase) => phase.kind === 'raise' || phase.kind === 'hold');
+  const place = template.where === 'same' && wantsHeat && standsCold && !continues?.vesselId?.startsWith(NEEDED) ? { where: 'heated' as const } : template;
   const suggested = suggestVessel(
-    template,
+    place,
     load,
     [...input.vessels, ...new Map(needed.map((vessel) => [vessel.id, vessel])).values()],
     continues?.vesselId ?? null,
@@ -323,7 +327,7 @@ function vesselFor(
   return (
     suggested ??
     neededVessel(
-      template,
+      place,
       load,
       input.home.heatSources.map((source) => source.id),
     )

@@ -61,6 +61,21 @@ describe('which bath', () => {
     const plan = planOf([...four, item('d', 'dyebath')]);
     expect(plan.findings.filter((finding) => finding.rule === 'bath').map((finding) => finding.stepId?.split('-')[0])).toEqual(['x', 'y', 'z']);
   });
+  test('a liquor that stands in a cold jar is poured into a pot where the dyebath wants heat', () => {
+    const jar = { ...(vessels[2] as (typeof vessels)[number]), id: 'jar', name: 'jar', kind: 'jar' as const, litres: 5, order: 30 };
+    for (const dye of ['dyebath', 'exhaust-bath']) {
+      const { plan, problems } = buildPlan(
+        {
+          ...input([wool('a', 100)], { chain: [item('c', 'extract-cold', { dyestuffId: 'hollyhock', params: { ratio: 1 } }), item('d', dye)] }),
+          vessels: [...vessels, jar],
+        },
+        HEAD,
+      );
+      expect([dye, problems]).toEqual([dye, []]);
+      const step = plan?.steps.find((one) => one.id.startsWith('d-') && one.phases.some((phase) => phase.kind === 'hold'));
+      expect(plan?.vessels.find((vessel) => vessel.id === step?.vesselId)?.heatSourceId).not.toBeNull();
+    }
+  });
   test('a bath that is made only later is said, with what to do', () => {
     expect(build([item('d', 'dyebath'), weld]).problems[0]?.message).toContain('comes only after it: move that one up');
     expect(build([weld, item('d', 'dyebath', { bathFrom: ['nowhere'] })]).problems[0]?.message).toContain('is not made before it');

@@ -49,6 +49,15 @@ test('what an earlier step put into the same bath meets what is poured now; what
   expect(factFindings(plan, rest, blank, { pouring }).map((finding) => finding.rule)).not.toContain('R20');
 });
 test.each([
+  ['fuzzy on top', true],
+  ['a little mould at the rim', true],
+  ['no mould, smells of hay', false],
+  ['paler than yesterday', false],
+])('a look that says “%s”: mould %s', (finding, isSeen) => {
+  const looked = { ...blank, [mordant.id]: { ...empty, checks: [{ atMs: 1, finding }] } };
+  expect(bathNow(plan, mordant, looked).some((one) => one.rule === 'R29')).toBe(isSeen);
+});
+test.each([
   ['Baking soda', 'bakingSoda'],
   ['  weld ', 'weld'],
   ['Washing soda', 'washingSoda'],

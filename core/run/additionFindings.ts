@@ -42,8 +42,22 @@ export function factFindings(plan: Plan, step: PlanStep, states: Steps, fact: Ba
 }
 
 /** What to do now about a bath as it really is: a stop afterwards is advice, not a refusal. */
-export const bathNow = (plan: Plan, step: PlanStep, states: Steps): Finding[] =>
-  bathFindings(plan, step, states, null).filter((finding) => isStop(finding) && finding.rule !== 'R5' && finding.rule !== 'R12');
+export const bathNow = (plan: Plan, step: PlanStep, states: Steps): Finding[] => [
+  ...mouldSeen(step, states[step.id]),
+  ...bathFindings(plan, step, states, null).filter((finding) => isStop(finding) && finding.rule !== 'R5' && finding.rule !== 'R12'),
+];
+
+const MOULD = /\b(mou?ld(y|s)?|fuzz(y)?|fur(ry)?|mildew)\b/i;
+const NO_MOULD = /\b(no|not|without)\s+(any\s+)?(mou?ld|fuzz|fur|mildew)/i;
+
+/** A look that saw mould, and nothing better since (safety handbook R29, P14). */
+function mouldSeen(step: PlanStep, state: StepState | undefined): Finding[] {
+  const last = state?.checks.at(-1)?.finding ?? '';
+  if (!MOULD.test(last) || NO_MOULD.test(last)) return [];
+  return [
+    { rule: 'R29', severity: 'stop', stepId: step.id, text: 'Mould was seen: do not sniff or stir it. Bag it outdoors and bin it; wash the vessel hot.' },
+  ];
+}
 
 function bathFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact | null): Finding[] {
   const shelf = shelfOf(plan.own);
