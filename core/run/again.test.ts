@@ -4,7 +4,7 @@ import { measured, UNKNOWN } from '../figure';
 import { buildPlan } from '../plan/buildPlan';
 import { amountOf, type Plan } from '../plan/plan';
 import { HEAD, input, planned, wool } from '../plan/plan.fixture';
-import { draftAgain } from './again';
+import { beyondPlan, draftAgain } from './again';
 import { stepClock } from './clock';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
@@ -92,4 +92,30 @@ describe('the chain', () => {
     expect(draft.labels).toEqual({ alum: 'burnt' });
     expect(alumOf(draft, 100)).toBeCloseTo(5.44, 9);
   });
+});
+
+test('what went in beyond the plan is told by step and amount; what was planned is not', () => {
+  const plan = planned([wool('a', 100)]);
+  const extra = ev({ type: 'addition', stepId: 'c5-dye', additionId: null, substance: 'bakingSoda', amount: measured(3), unit: 'g' });
+  const unknown = ev({ type: 'addition', stepId: 'c5-dye', additionId: null, substance: 'vinegar', amount: UNKNOWN, unit: 'mL' });
+  expect(beyondPlan(plan, foldRun(plan.steps, [alumLogged(10), extra, unknown]))).toEqual(['Dye, weld: 3 g baking soda', 'Dye, weld: white vinegar']);
+});
+test('measured soaks and dips are asked for again, not only holds', () => {
+  const plan = planned([wool('a', 100)], {
+    chain: [
+      { id: 'w', methodId: 'wet-out', params: {}, dyestuffId: null },
+      { id: 'm', methodId: 'mod-chalk-after', params: {}, dyestuffId: null },
+    ],
+  });
+  const MIN = 60_000;
+  const enter = (stepId: string, phaseIndex: number, atMin: number) => ev({ type: 'phaseEntered', stepId, phaseIndex }, atMin * MIN);
+  const draft = again(plan, [
+    enter('w-wetOut', 1, 10),
+    enter('w-wetOut', 2, 105),
+    enter('m-modify', 1, 200),
+    enter('m-modify', 2, 202.5),
+    ev({ type: 'stepFinished', stepId: 'm-modify' }, 204 * MIN),
+  ]);
+  expect(draft.chain.find((item) => item.id === 'w')?.params.soakMin).toBe(95);
+  expect(draft.chain.find((item) => item.id === 'm')?.params.dipMin).toBe(2.5);
 });

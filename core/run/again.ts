@@ -1,10 +1,12 @@
 import { knownValue, sumFigures } from '../figure';
 import { creditedMin } from '../hold/credit';
+import { printAmount } from '../measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, usualParams } from '../method/method';
 import type { Draft } from '../plan/draft';
 import type { Plan, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
 import { labelForm } from '../shelf/forms';
+import { shelfOf } from '../shelf/library';
 import { sizingG } from './amountNow';
 import type { StepClock } from './clock';
 import { goesByClock } from './clock';
@@ -46,6 +48,18 @@ export function draftAgain(
     reasons: {},
     labels: plan.draft.labels ?? {},
   };
+}
+
+/** What went in beyond the plan: a new plan has no place for it, so it is told. */
+export function beyondPlan(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): string[] {
+  const shelf = shelfOf(plan.own);
+  return plan.steps.flatMap((step) =>
+    (state.steps[step.id]?.additions ?? [])
+      .filter((addition) => addition.additionId === null)
+      .map(
+        ({ substance, amount, unit }) => `${step.title}: ${amount.state === 'unknown' ? '' : `${printAmount(amount.value, unit)} `}${shelf.nameOf(substance)}`,
+      ),
+  );
 }
 
 const keyOf = (ref: Ref | null): string | null => (ref === null || typeof ref === 'number' ? null : ref.param);

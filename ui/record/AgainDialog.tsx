@@ -12,6 +12,7 @@ import { nowMs } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { FormSheet } from '../form/FormSheet';
 import { LotPicker } from '../plan/LotPicker';
+import { usePrint } from '../shell/facts';
 
 const HOUR = 3_600_000;
 
@@ -20,8 +21,17 @@ interface Values {
   readonly lotIds: readonly string[];
 }
 
+interface Props {
+  readonly runId: string;
+  readonly plan: Plan;
+  /** What was added beyond the plan: it is told, since a plan has no place for it. */
+  readonly extras: readonly string[];
+  readonly onClose: () => void;
+}
+
 /** A new plan that asks for what was really done, scaled to the lots chosen here. */
-export function AgainDialog({ runId, plan, onClose }: { runId: string; plan: Plan; onClose: () => void }) {
+export function AgainDialog({ runId, plan, extras, onClose }: Props) {
+  const print = usePrint();
   const router = useRouter();
   const lots = useLoaded<LotView[]>('/lots');
   const [sessionId] = useState(newId);
@@ -47,6 +57,7 @@ export function AgainDialog({ runId, plan, onClose }: { runId: string; plan: Pla
             Doses per gram and holds come from what was really done, where it was measured; the rest stays as planned. Choose the fibre, and everything is
             scaled to its weight.
           </p>
+          {extras.length > 0 ? <p className="small">Not taken over, since it was not in the plan: {print.says(extras.join('; '))}.</p> : null}
           <Form.Item name="name" label="Name">
             <Input maxLength={120} />
           </Form.Item>

@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { RunRecord, RunView } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
+import { beyondPlan } from '@/core/run/again';
 import { foldRun } from '@/core/run/fold';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
@@ -93,7 +94,9 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
       <ComparisonTable steps={steps} comparisons={record.comparisons} />
       <BathsLeft view={view} />
       <RunLog plan={plan} events={view.events} waitingIds={NONE_WAITING} limit={20} />
-      {again ? <AgainDialog runId={view.run.id} plan={plan} onClose={() => setAgain(false)} /> : null}
+      {again ? (
+        <AgainDialog runId={view.run.id} plan={plan} extras={beyondPlan(plan, foldRun(plan.steps, view.events))} onClose={() => setAgain(false)} />
+      ) : null}
     </Page>
   );
 }
