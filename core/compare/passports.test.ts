@@ -50,6 +50,12 @@ describe('two lots side by side', () => {
     expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full(sour('dip: 12 min, pH 4.5')))).toEqual(['modifier']);
     expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full(sour('dip: 5 min, pH 4.5')))).toEqual([]);
   });
+  test('999 g and 1000 g of leaf on 100 g are the same hand, 800 g are not', () => {
+    const leaf = (pct: number) =>
+      lot([treat('known', 10), treat('known', pct, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r', stepId: 'd' } })]);
+    expect(verdicts(leaf(999), leaf(1000))).toEqual([]);
+    expect(verdicts(leaf(800), leaf(1000))).toEqual(['dye']);
+  });
   test('another bath, another order, another base colour and a long wait count, each by its name', () => {
     const other = lot([treat('known', 10), treat('known', 50, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r2', stepId: 'd' } })]);
     expect(verdicts(full(), other)).toEqual(['dyebath']);

@@ -1,5 +1,5 @@
 import type { Lot } from '../fibre/lot';
-import { type Certainty, type Passport, QUESTIONS, type Treatment, type TreatmentKind } from '../fibre/passport';
+import { type Certainty, type Passport, QUESTIONS, shareText, type Treatment, type TreatmentKind } from '../fibre/passport';
 import { knownValue } from '../figure';
 
 /** One factor of two lots side by side. What is only believed can never be called the same, nor different. */
@@ -22,6 +22,8 @@ const SURE: readonly Certainty[] = ['known', 'noneOnPurpose'];
 const TREATMENT_NAMES = { scour: 'scour', tannin: 'tannin', mordant: 'mordant', dye: 'dye' } as const;
 /** Percentages closer than this are the same hand, % WOF. */
 const SAME_PCT = 0.5;
+/** And so are weights of dyestuff this close to each other. */
+const SAME_SHARE = 0.03;
 
 /** Two lots, factor by factor. */
 export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form' | 'baseHex'> & { passport: Passport }, b: typeof a): Comparison {
@@ -87,7 +89,7 @@ function sameTreatments(a: readonly Treatment[], b: readonly Treatment[]): Facto
     // No weight on either side is the same only where none is ever asked, or where both went through one bath.
     if (pctA === null && pctB === null) unsure ||= one.kind !== 'scour' && !sameBath(one, other);
     else if (pctA === null || pctB === null) unsure = true;
-    else if (Math.abs(pctA - pctB) > SAME_PCT) return 'differs';
+    else if (Math.abs(pctA - pctB) > Math.max(SAME_PCT, Math.max(pctA, pctB) * SAME_SHARE)) return 'differs';
   }
   return unsure ? 'cannotTell' : 'same';
 }
@@ -153,7 +155,7 @@ function words(question: string, passport: Passport): string {
     .filter((t) => t.kind === question || (question === 'mordant' && t.kind === 'iron'))
     .map((t) => {
       const pct = knownValue(t.wofPct);
-      return `${t.substance ?? 'done'}${pct === null ? '' : ` ${Math.round(pct * 10) / 10} %`}${t.part ? ` (${t.part})` : ''}`;
+      return `${t.substance ?? 'done'}${pct === null ? '' : ` ${shareText(t.kind, pct)}`}${t.part ? ` (${t.part})` : ''}`;
     })
     .join(', then ');
   return `${state === 'believed' ? 'believed: ' : ''}${said || 'done'}`;

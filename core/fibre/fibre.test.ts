@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { estimated, knownValue, measured, UNKNOWN } from '../figure';
-import { continuePassport, foldPassport, joinPassports, type Treatment } from './passport';
+import { continuePassport, foldPassport, joinPassports, shareText, type Treatment } from './passport';
 import { checkSplit, evenParts, joinLots } from './split';
 import { clothWeight, conditionedWeight, ovenDryG, regainPct, toTex, yarnLengthM, yarnWeight } from './weight';
 
@@ -133,4 +133,10 @@ describe('passports over a split or a join', () => {
     expect(later.treatments.map((t) => t.id)).toEqual(['b', 'm', 'd']);
     expect(continuePassport(known, [treat('x', 'mordant', 'believed', { atMs: 9 })]).state.mordant).toBe('known');
   });
+});
+
+test('a dye is told as a ratio, a salt in percent', () => {
+  expect(shareText('dye', 1000)).toBe('10 : 1');
+  expect(shareText('dye', 33)).toBe('0.33 : 1');
+  expect(shareText('mordant', 11.2)).toBe('11.2 %');
 });

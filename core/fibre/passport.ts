@@ -1,4 +1,5 @@
 import type { Figure } from '../figure';
+import { printNumber, printPercent } from '../measure/print';
 
 export const TREATMENTS = ['scour', 'tannin', 'mordant', 'resist', 'dye', 'iron', 'modifier', 'rest', 'rinse', 'wash', 'dry', 'cure'] as const;
 export type TreatmentKind = (typeof TREATMENTS)[number];
@@ -26,6 +27,9 @@ export interface Treatment {
   /** The lot it was done to, when this one was split from it or joined of it. */
   readonly lotId?: string;
 }
+
+/** How much was used of the goods’ weight: dyers say a dye as a ratio ("10 : 1"), salts in percent ("12 %"). @param pct % */
+export const shareText = (kind: TreatmentKind, pct: number): string => (kind === 'dye' ? `${printNumber(pct / 100)} : 1` : printPercent(pct));
 
 export const QUESTIONS = ['scour', 'tannin', 'mordant', 'dye'] as const;
 export type Question = (typeof QUESTIONS)[number];

@@ -2,9 +2,8 @@
 import { Descriptions } from 'antd';
 import Link from 'next/link';
 import type { LotView } from '@/contract/views';
-import type { Treatment } from '@/core/fibre/passport';
+import { shareText, type Treatment } from '@/core/fibre/passport';
 import { weightWorking } from '@/core/fibre/weight';
-import { printPercent } from '@/core/measure/print';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
 import { Notice } from '../shell/Notice';
@@ -96,7 +95,9 @@ function TreatmentRow({ treatment, lotId }: { treatment: Treatment; lotId: strin
       </strong>
       <span className="row-main">
         {treatment.substance ?? (treatment.certainty === 'noneOnPurpose' ? 'nothing' : '')}
-        {treatment.wofPct.state === 'unknown' ? '' : ` ${figureText(treatment.wofPct, printPercent)} of its weight`}
+        {treatment.wofPct.state === 'unknown'
+          ? ''
+          : ` ${figureText(treatment.wofPct, (pct) => shareText(treatment.kind, pct))}${treatment.kind === 'dye' ? '' : ' of its weight'}`}
       </span>
       <span>{treatment.certainty === 'known' ? CERTAINTY_WORD.known : <em>{CERTAINTY_WORD[treatment.certainty]}</em>}</span>
       <span className="quiet">
