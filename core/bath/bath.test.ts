@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { type Context, contentOf, factsOf } from '../plan/findings';
 import { planned, step, wool } from '../plan/plan.fixture';
+import { type Context, contentOf, factsOf } from '../plan/stepFacts';
 import type { Content } from '../safety/facts';
 import { content } from '../safety/facts.fixture';
 import { STARTER } from '../shelf/library';

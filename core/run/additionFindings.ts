@@ -1,7 +1,7 @@
 import { type Figure, knownValue } from '../figure';
 import type { AmountUnit } from '../measure/print';
-import { asPutIn, type Context, contentOf, factsOf, type Seen } from '../plan/findings';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
+import { asPutIn, type Context, contentOf, factsOf, type Seen } from '../plan/stepFacts';
 import { type Finding, isStop, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
 import { shelfOf } from '../shelf/library';
