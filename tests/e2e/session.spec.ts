@@ -103,6 +103,8 @@ test('plan, run and record a session from end to end', async ({ page }) => {
   // End the step, skip the rest with a reason, finish, and read the record.
   await card.getByRole('button', { name: /More acts/ }).click();
   await page.getByRole('button', { name: 'End this step now' }).click();
+  // The hold has only begun: that is asked.
+  await page.getByRole('dialog', { name: /held/ }).getByRole('button', { name: 'End it' }).click();
   const names = ['Mordant, alum', 'Extract, weld', 'Strain', 'Dye, weld', 'Rest in bath', 'Rinse', 'Dry'];
   for (const name of names) {
     const ready = page.getByRole('region', { name: `Ready: ${name}` });

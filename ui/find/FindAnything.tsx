@@ -47,8 +47,9 @@ export function FindAnything({ onClose }: { onClose: () => void }) {
           }))}
           onSelect={(id: string) => {
             const thing = found.find((one) => one.id === id);
+            if (!thing) return;
+            router.push(thing.href);
             onClose();
-            if (thing) router.push(thing.href);
           }}
         />
         {loaded.state === 'loading' ? <Skeleton active paragraph={{ rows: 4 }} /> : null}
