@@ -49,6 +49,8 @@ function look(element: Element): Target {
 
 async function reach(locator: Locator, page: Page): Promise<Target> {
   await locator.waitFor({ state: 'visible' });
+  // As a click waits for it.
+  await expect(locator).toBeEnabled();
   let target = await locator.evaluate(look);
   for (let tabs = 0; !target.here; tabs++) {
     if (target.kind === 'out of reach' || tabs > MOST_TABS) throw new Error(`No way by keyboard to ${target.what}`);
