@@ -23,9 +23,11 @@ test.beforeAll(async () => {
     );
   await expect.poll(up, { timeout: 60_000 }).toBe(true);
 });
-test.afterAll(() => {
+test.afterAll(async () => {
+  const gone = new Promise((resolve) => child.once('exit', resolve));
   child.kill('SIGTERM');
-  rmSync(data, { recursive: true, force: true });
+  await gone;
+  rmSync(data, { recursive: true, force: true, maxRetries: 5 });
 });
 
 test('the first ten minutes: from nothing to grams in twelve taps, then what is lacking, then the stove', async ({ page }) => {
@@ -63,9 +65,12 @@ test('the first ten minutes: from nothing to grams in twelve taps, then what is 
   await tap(extract.getByRole('button', { name: /Extract/ }).first());
   await tap(extract.getByLabel('School'));
   await tap(page.getByTitle(/Dried 1 : 1/).first());
+  await expect(chain(page).filter({ hasText: 'Extract, dried leaf' })).toBeVisible();
+  await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
   await tap(extract.getByLabel('Dyestuff'));
   await page.keyboard.type('weld');
-  await tap(page.getByTitle('weld (tops)'));
+  await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(1);
+  await tap(page.locator('.ant-select-dropdown:visible').getByTitle('weld (tops)'));
   await expect(chain(page).filter({ hasText: 'Extract' })).toContainText('weld 120 g');
   expect(taps).toBeLessThanOrEqual(12);
 
