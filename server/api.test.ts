@@ -4,7 +4,7 @@ import { openApiDocument } from '@/contract/openapi';
 import type { LiveMessage, LotView, RunRecord, RunView, SessionView } from '@/contract/views';
 import type { Draft } from '@/core/plan/draft';
 import { amountOf, type Plan } from '@/core/plan/plan';
-import { CHAIN, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
 import type { RunEvent } from '@/core/run/events';
 import { type TestApp, testApp } from './testApp.fixture';
 
@@ -20,17 +20,6 @@ const lotBody = (id: string, more: object = {}) => ({
   pieces: 1,
   baseHex: null,
   note: '',
-  ...more,
-});
-const draft = (name: string, lotIds: string[], more: Partial<Draft> = {}): Draft => ({
-  name,
-  startMs: SATURDAY_9,
-  lotIds,
-  chain: CHAIN,
-  vessels: {},
-  overrules: {},
-  pins: {},
-  reasons: {},
   ...more,
 });
 const event = (id: string, fact: object) => ({ id, ...fact });
@@ -54,11 +43,11 @@ describe('a script can plan, run and record through /api/v1 alone', () => {
   };
 
   test('plan: preview, keep, change with a reason, read the older one', async () => {
-    const preview = await t.ask<{ plan: Plan }>('previewPlan', '/plans/preview', draft('', ['a']));
+    const preview = await t.ask<{ plan: Plan }>('previewPlan', '/plans/preview', draft(['a'], { name: '' }));
     expect(preview.plan.steps).toHaveLength(8);
-    plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft('Weld', ['a']) });
-    expect(await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft('Weld', ['a']) })).toEqual(plan);
-    const changed = draft('Weld', ['a'], { overrules: { 'c2-mordant/alum': 12 } });
+    plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'Weld' }) });
+    expect(await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'Weld' }) })).toEqual(plan);
+    const changed = draft(['a'], { name: 'Weld', overrules: { 'c2-mordant/alum': 12 } });
     plan = await t.ask<Plan>('revisePlan', '/sessions/s1/plans', { draft: changed, reason: 'more alum', expectedVersion: 1 });
     expect(step('mordant').additions[0]).toMatchObject({ overruled: 12, proposed: { result: 10 } });
     const old = await t.ask<SessionView>('getPlan', '/sessions/s1/plans/1');
@@ -67,7 +56,7 @@ describe('a script can plan, run and record through /api/v1 alone', () => {
   });
 
   test('a change made from an older version is refused, nothing overwritten', async () => {
-    const late = await t.send('POST', '/sessions/s1/plans', { draft: draft('Weld', ['a']), reason: 'late', expectedVersion: 1 });
+    const late = await t.send('POST', '/sessions/s1/plans', { draft: draft(['a'], { name: 'Weld' }), reason: 'late', expectedVersion: 1 });
     expect(late).toMatchObject({ status: 409, body: { detail: expect.stringContaining('at plan 2 already') } });
   });
 
@@ -160,7 +149,7 @@ describe('bad input gets a clear 4xx in one shape, and nothing is stored', () =>
   const reading = (more: object) => ({ path: '/probes/p/readings', body: { readings: [more] } });
   beforeAll(async () => {
     t.clock.nowMs = SATURDAY_9;
-    await t.ask('createSession', '/sessions', { id: 's9', draft: draft('Nine', ['a']) });
+    await t.ask('createSession', '/sessions', { id: 's9', draft: draft(['a'], { name: 'Nine' }) });
     await t.ask('startRun', '/sessions/s9/runs', { id: 'r9', eventId: 'r9s', planVersion: 1 });
   });
 
@@ -181,19 +170,22 @@ describe('bad input gets a clear 4xx in one shape, and nothing is stored', () =>
     [
       'a percentage of 1e9',
       422,
-      () => ({ path: '/plans/preview', body: draft('x', ['a'], { chain: [{ id: 'c', methodId: 'alum-10', params: { alumPct: 1e9 }, dyestuffId: null }] }) }),
+      () => ({
+        path: '/plans/preview',
+        body: draft(['a'], { name: 'x', chain: [{ id: 'c', methodId: 'alum-10', params: { alumPct: 1e9 }, dyestuffId: null }] }),
+      }),
       'between 0 and 100 % WOF',
     ],
     [
       'an unknown parameter',
       422,
-      () => ({ path: '/plans/preview', body: draft('x', ['a'], { chain: [{ id: 'c', methodId: 'alum-10', params: { spoons: 1 }, dyestuffId: null }] }) }),
+      () => ({ path: '/plans/preview', body: draft(['a'], { name: 'x', chain: [{ id: 'c', methodId: 'alum-10', params: { spoons: 1 }, dyestuffId: null }] }) }),
       'no parameter “spoons”',
     ],
     [
       'an unknown method',
       422,
-      () => ({ path: '/plans/preview', body: draft('x', ['a'], { chain: [{ id: 'c', methodId: 'magic', params: {}, dyestuffId: null }] }) }),
+      () => ({ path: '/plans/preview', body: draft(['a'], { name: 'x', chain: [{ id: 'c', methodId: 'magic', params: {}, dyestuffId: null }] }) }),
       'not in the library',
     ],
     ['a reading of 900 °C', 422, () => act({ type: 'reading', stepId: 'c1-scour', quantity: 'bathC', value: 900 }), 'Hotter than 150 °C'],
@@ -254,7 +246,7 @@ describe('bad input gets a clear 4xx in one shape, and nothing is stored', () =>
 
   test('a stop in the plan blocks the start until the facts change', async () => {
     await t.ask('createLot', '/lots', lotBody('huge', { dryWeightG: { state: 'measured', value: 2000 } }));
-    const held = await t.ask<Plan>('createSession', '/sessions', { id: 's-held', draft: draft('Held', ['huge']) });
+    const held = await t.ask<Plan>('createSession', '/sessions', { id: 's-held', draft: draft(['huge'], { name: 'Held' }) });
     expect(held.findings[0]?.severity).toBe('stop');
     const refused = await t.send('POST', '/sessions/s-held/runs', { id: 'rh', eventId: 'rh', planVersion: 1 });
     expect(refused).toMatchObject({

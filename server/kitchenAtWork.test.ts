@@ -1,8 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { LotView, RunView } from '@/contract/views';
-import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
-import { CHAIN, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
 import type { Stay } from '@/core/plan/stays';
 import { type TestApp, testApp } from './testApp.fixture';
 
@@ -10,16 +9,6 @@ import { type TestApp, testApp } from './testApp.fixture';
 let t: TestApp;
 let plan: Plan;
 const MIN = 60_000;
-const draft = (name: string, lotIds: string[]): Draft => ({
-  name,
-  startMs: SATURDAY_9,
-  lotIds,
-  chain: CHAIN,
-  vessels: {},
-  overrules: {},
-  pins: {},
-  reasons: {},
-});
 const lot = (id: string, dryWeightG: object) => ({
   id,
   name: `Wool ${id}`,
@@ -44,7 +33,7 @@ beforeAll(async () => {
   for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
   await t.ask('createLot', '/lots', lot('a', { state: 'unknown' }));
   await t.ask('createLot', '/lots', lot('b', { state: 'measured', value: 100 }));
-  plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft('First', ['a']) });
+  plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'First' }) });
   await t.ask('startRun', '/sessions/s1/runs', { id: 'r1', eventId: 'r1s', planVersion: 1 });
 });
 afterAll(() => t.close());
@@ -61,7 +50,7 @@ test('what the run still takes of the kitchen is told, and the next plan is move
   expect(stays.filter((stay) => stay.sessionId === 's1' && stay.running)).toHaveLength(plan.steps.length);
   const { revision: _r, ...pot } = vessels[1] as (typeof vessels)[number];
   await t.ask('createVessel', '/vessels', { ...pot, id: 'third', name: 'Third pot' });
-  const second = (await t.ask<{ plan: Plan }>('previewPlan', '/plans/preview', draft('', ['b']))).plan;
+  const second = (await t.ask<{ plan: Plan }>('previewPlan', '/plans/preview', draft(['b'], { name: '' }))).plan;
   expect(second.steps.find((one) => one.kind === 'scour')?.vesselId).toBe('third');
 });
 test('an act is not set before the run began, and the start not years back: each is refused in words', async () => {

@@ -3,9 +3,8 @@ import type { LotView, MethodView, RunView, WeighList } from '@/contract/views';
 import type { Lot } from '@/core/fibre/lot';
 import { LIBRARY } from '@/core/method/library';
 import type { Method } from '@/core/method/method';
-import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
-import { CHAIN, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
 import type { ShoppingLine, StockItem, StockLevel } from '@/core/shelf/stock';
 import { type TestApp, testApp } from './testApp.fixture';
 
@@ -21,17 +20,6 @@ const lotBody = (id: string, g: number | null, more: object = {}) => ({
   pieces: 1,
   baseHex: '#e8e2d2',
   note: '',
-  ...more,
-});
-const draft = (lotIds: string[], more: Partial<Draft> = {}): Draft => ({
-  name: 'Weld',
-  startMs: SATURDAY_9,
-  lotIds,
-  chain: CHAIN,
-  vessels: {},
-  overrules: {},
-  pins: {},
-  reasons: {},
   ...more,
 });
 const entry = (id: string, kind: string, certainty: string) => ({ id, kind, certainty, substance: null, wofPct: { state: 'unknown' }, atMs: null, note: '' });

@@ -4,7 +4,7 @@ import type { Vessel } from '../kitchen/vessel';
 import { buildPlan } from '../plan/buildPlan';
 import type { ChainItem } from '../plan/draft';
 import { typicalMin } from '../plan/phase';
-import { HEAD, input, vessels, wool } from '../plan/plan.fixture';
+import { HEAD, input, keptLiquor, vessels, wool } from '../plan/plan.fixture';
 import { promiseIn } from '../safety/promises';
 import { ASSISTANTS } from '../shelf/data/assistants';
 import { DYESTUFFS } from '../shelf/data/dyestuffs';
@@ -149,32 +149,15 @@ const item = (id: string, methodId: string): ChainItem => ({
   methodId,
   params: {},
   dyestuffId: method(methodId).needsDyestuff ? 'weld' : null,
-  liquorId: methodId === 'kept-liquor' ? 'liq' : null,
+  liquorId: methodId === 'kept-liquor' ? keptLiquor.id : null,
 });
-const liquor = {
-  id: 'liq',
-  name: 'Old weld',
-  dyestuffId: 'weld',
-  volumeMl: { state: 'measured' as const, value: 3000 },
-  ph: 6,
-  madeAtMs: 0,
-  keptIn: 'fridge' as const,
-  place: '',
-  uses: 1,
-  spoilByMs: null,
-  labelled: true,
-  note: '',
-  from: null,
-  revision: 1,
-  retired: false,
-};
 
 describe('every method can be planned on a hundred grams of wool', () => {
   test.each(METHODS.map((one) => [one.id] as const))('%s', (id) => {
     const needsBath = method(id).steps[0]?.liquor === 'uses' || method(id).steps[0]?.liquor === 'keeps';
     const before = needsBath ? [item('e', 'extract-fresh'), ...(method(id).stage === 'rest' ? [item('d', 'dyebath')] : [])] : [];
     const chain = [...before, item('x', id)];
-    const built = buildPlan({ ...input([wool('a', 100)], { chain }), vessels: everyVessel, liquors: [liquor] }, HEAD);
+    const built = buildPlan({ ...input([wool('a', 100)], { chain }), vessels: everyVessel, liquors: [keptLiquor] }, HEAD);
     expect(built.problems).toEqual([]);
     for (const step of built.plan?.steps ?? []) {
       expect(step.endMs, step.title).toBeGreaterThan(step.startMs);

@@ -1,11 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { measured } from '../figure';
 import { METHODS } from '../method/library';
 import type { Liquor } from '../shelf/liquor';
 import { buildPlan } from './buildPlan';
 import type { ChainItem, Draft } from './draft';
 import type { Plan } from './plan';
-import { HEAD, input, planned, SATURDAY_9, vessels, wool } from './plan.fixture';
+import { HEAD, input, keptLiquor, planned, SATURDAY_9, vessels, wool } from './plan.fixture';
 
 /** Cautions of whole plans: what the rules are told about a step comes from the steps around it. */
 
@@ -72,26 +71,9 @@ test('a wait set beyond what its method gives is planned so, and said', () => {
 });
 
 describe('a kept liquor (P16)', () => {
-  const liquor: Liquor = {
-    id: 'kept',
-    name: 'old weld',
-    dyestuffId: 'weld',
-    volumeMl: measured(3000),
-    ph: null,
-    madeAtMs: SATURDAY_9 - 86_400_000,
-    keptIn: 'fridge',
-    place: '',
-    uses: 1,
-    spoilByMs: null,
-    labelled: true,
-    note: '',
-    from: null,
-    revision: 1,
-    retired: false,
-  };
   const brings = METHODS.find((method) => method.steps.some((one) => one.liquor === 'brings'));
   const said = (more: Partial<Liquor>) =>
-    buildPlan({ ...input([wool('a', 100)], { chain: [{ ...item('l', brings?.id ?? ''), liquorId: 'kept' }] }), liquors: [{ ...liquor, ...more }] }, HEAD)
+    buildPlan({ ...input([wool('a', 100)], { chain: [{ ...item('l', brings?.id ?? ''), liquorId: 'kept' }] }), liquors: [{ ...keptLiquor, ...more }] }, HEAD)
       .plan?.findings.filter((finding) => finding.rule === 'P16')
       .map((finding) => finding.severity);
   test.each<[string, Partial<Liquor>, string[]]>([

@@ -2,10 +2,9 @@ import { describe, expect, test } from 'vitest';
 import type { Vessel } from '../kitchen/vessel';
 import { METHODS } from '../method/library';
 import type { Method } from '../method/method';
-import type { Liquor } from '../shelf/liquor';
 import { buildPlan } from './buildPlan';
 import type { ChainItem } from './draft';
-import { draft, HEAD, home, vessels, wool } from './plan.fixture';
+import { draft, HEAD, home, keptLiquor, vessels, wool } from './plan.fixture';
 
 /** A kitchen that lacks nothing (invented). */
 const vessel = (id: string, order: number, kind: Vessel['kind'], litres: number | null, more: Partial<Vessel> = {}): Vessel => ({
@@ -33,23 +32,6 @@ const kitchen: Vessel[] = [
   vessel('table', 16, 'table', null),
 ];
 const wave = { id: 'wave', name: 'microwave', maxW: 800, kind: 'microwave', outdoors: false } as const;
-const KEPT: Liquor = {
-  id: 'kept',
-  name: 'kept weld',
-  dyestuffId: 'weld',
-  volumeMl: { state: 'measured', value: 3000 },
-  ph: null,
-  madeAtMs: 0,
-  keptIn: 'fridge',
-  place: '',
-  uses: 1,
-  spoilByMs: null,
-  labelled: true,
-  note: '',
-  from: null,
-  revision: 1,
-  retired: false,
-};
 
 /** What the labels on the packets say: the recipe’s own forms. */
 const LABELS = {
@@ -108,7 +90,7 @@ describe('a plan of our own methods with their own figures raises no care that i
         lots: [lot],
         vessels: kitchen,
         home: { ...home, heatSources: [...home.heatSources, wave] },
-        liquors: [KEPT],
+        liquors: [keptLiquor],
       },
       HEAD,
     );

@@ -2,6 +2,7 @@ import type { Lot } from '../fibre/lot';
 import { measured, UNKNOWN } from '../figure';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
+import type { Liquor } from '../shelf/liquor';
 import { zonedMs } from '../time/zone';
 import { buildPlan, type PlanInput } from './buildPlan';
 import type { ChainItem, Draft } from './draft';
@@ -110,3 +111,22 @@ export function step(plan: Plan, kind: string) {
   if (!found) throw new Error(`no ${kind} step`);
   return found;
 }
+
+/** A weld liquor kept in the fridge since the day before, measured and labelled. */
+export const keptLiquor: Liquor = {
+  id: 'kept',
+  name: 'kept weld',
+  dyestuffId: 'weld',
+  volumeMl: measured(3000),
+  ph: null,
+  madeAtMs: SATURDAY_9 - 86_400_000,
+  keptIn: 'fridge',
+  place: '',
+  uses: 1,
+  spoilByMs: null,
+  labelled: true,
+  note: '',
+  from: null,
+  revision: 1,
+  retired: false,
+};

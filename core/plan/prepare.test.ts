@@ -7,7 +7,7 @@ import { treatmentsOf } from '../run/treatments';
 import { buildPlan } from './buildPlan';
 import type { ChainItem } from './draft';
 import { amountOf, type Plan, type PlanStep } from './plan';
-import { CHAIN, HEAD, home, input, planned, step, wool } from './plan.fixture';
+import { CHAIN, HEAD, home, input, keptLiquor, planned, step, wool } from './plan.fixture';
 import { usualMordant, withMordant } from './questions';
 import { weighOut } from './weighOut';
 import { standingTicks } from './weighTicks';
@@ -214,24 +214,8 @@ describe('very small and very large lots', () => {
 });
 
 describe('a kept liquor brings its own volume', () => {
-  const liquor = {
-    id: 'l1',
-    name: 'Weld, second',
-    dyestuffId: 'weld',
-    volumeMl: measured(2400),
-    ph: null,
-    madeAtMs: 0,
-    keptIn: 'fridge' as const,
-    place: '',
-    uses: 1,
-    spoilByMs: null,
-    labelled: true,
-    note: '',
-    from: null,
-    revision: 1,
-    retired: false,
-  };
-  const chain = [item('k', 'kept-liquor', { liquorId: 'l1' }), item('d', 'exhaust-bath')];
+  const liquor = { ...keptLiquor, name: 'Weld, second', volumeMl: measured(2400) };
+  const chain = [item('k', 'kept-liquor', { liquorId: liquor.id }), item('d', 'exhaust-bath')];
   test('the bath is what was kept, not a sum', () => {
     const plan = buildPlan({ ...input([wool('a', 100)], { chain }), liquors: [liquor] }, HEAD).plan;
     expect(plan?.steps.map((one) => [one.title, Math.round(one.fit?.filledMl ?? 0)])).toEqual([

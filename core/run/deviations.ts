@@ -7,6 +7,7 @@ import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
 import type { StepState } from './fold';
 import { plannedStirsMin } from './nudges';
+import { type Limits, lengthBeyond, shortOf, TOLERANCE } from './tolerance';
 
 /** One planned figure beside what really happened, and the difference in words. */
 export interface Comparison {
@@ -19,19 +20,6 @@ export interface Comparison {
   /** Both sides are known: only then may it be said to have gone as planned. */
   readonly seen: boolean;
 }
-
-/** What still counts as planned, each kind of figure by its own measure. */
-const TOLERANCE = {
-  startMin: 5,
-  dipS: 5,
-  /** A hold or span without a least and a most of its own. */
-  lengthMin: 1,
-  lengthShare: 0.03,
-  /** Setting up, heating up and lifting are guesses of the plan: only a clear difference is said. */
-  guessMin: 3,
-  guessShare: 0.05,
-  bandK: 0.5,
-} as const;
 
 type Row = Omit<Comparison, 'stepId'>;
 const as = (what: string, planned: string, actual: string, difference: string | null, seen = true): Row => ({ what, planned, actual, difference, seen });
@@ -227,13 +215,7 @@ const times = (n: number): string => (n === 1 ? 'once' : `${n} times`);
 const elapsedText = ({ elapsedMin, pausedMin }: PhaseClock): string =>
   `${printDuration(elapsedMin)}${pausedMin >= 1 ? ` (and ${printDuration(pausedMin)} paused)` : ''}`;
 
-interface Span {
-  readonly min: number;
-  readonly max: number;
-  readonly open?: true;
-}
-
-const spanText = (plannedMin: number, { min, max, open }: Span): string => {
+const spanText = (plannedMin: number, { min, max, open }: Limits): string => {
   if (open) return 'not set';
   const usual = printDuration(plannedMin);
   return min === max ? usual : `${usual} (${printDuration(min)} to ${printDuration(max)} will do)`;
@@ -257,12 +239,8 @@ function planText(phase: Phase): string {
   }
 }
 
-const slackOf = (min: number): number => Math.max(TOLERANCE.lengthMin, min * TOLERANCE.lengthShare);
-const shortOf = (gotMin: number, { min, open }: Span): number => (!open && above(min - gotMin, slackOf(min)) ? min - gotMin : 0);
-const lengthBeyond = (gotMin: number, { max, open }: Span): number => (!open && above(gotMin - max, slackOf(max)) ? gotMin - max : 0);
-
 /** Outside its least and most: said against the end that it missed, or against the plan where both are one. */
-function spanDifference(verb: string, gotMin: number, plannedMin: number, span: Span): string | null {
+function spanDifference(verb: string, gotMin: number, plannedMin: number, span: Limits): string | null {
   if (span.open) return null;
   const short = shortOf(gotMin, span);
   const long = lengthBeyond(gotMin, span);

@@ -1,4 +1,3 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, readdirSync, rmSync, statSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -7,47 +6,23 @@ import type { RunView } from '../../contract/views';
 import { METRIC } from '../../core/measure/measures';
 import { printer } from '../../core/measure/printer';
 import { stoveView } from '../../ui/stove/stoveView';
+import { type BuiltServer, startBuilt } from './builtServer';
 
 const KILLS = 50;
 const PORT = 4188;
 const BASE = `http://127.0.0.1:${PORT}/api/v1`;
 
-let child: ChildProcess | null = null;
-let said = '';
+let server: BuiltServer | null = null;
 
-/** The built server itself, with nothing between it and the signal. */
-async function start(data: string): Promise<void> {
-  said = '';
-  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
-    env: {
-      ...process.env,
-      NEXT_MANUAL_SIG_HANDLE: 'true',
-      HYNDLE_DATA: data,
-      HYNDLE_DEMO: '',
-      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'),
-      PORT: String(PORT),
-    },
-  });
-  child.stdout?.on('data', (chunk: Buffer) => {
-    said += chunk.toString();
-  });
-  child.stderr?.on('data', (chunk: Buffer) => {
-    said += chunk.toString();
-  });
-  for (let i = 0; i < 600; i++) {
-    const up = await fetch(`${BASE}/health`).then(
-      (r) => r.ok,
-      () => false,
-    );
-    if (up) return;
-    if (child.exitCode !== null) throw new Error(`the server ended: ${said}`);
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error(`the server did not come up: ${said}`);
+async function start(data: string): Promise<BuiltServer> {
+  server = await startBuilt(PORT, data);
+  return server;
 }
 
-const gone = (process: ChildProcess) =>
-  new Promise<void>((resolve) => (process.exitCode !== null || process.signalCode !== null ? resolve() : process.once('exit', () => resolve())));
+async function end(running: BuiltServer, signal: NodeJS.Signals): Promise<void> {
+  running.process.kill(signal);
+  await running.gone;
+}
 
 class Answered extends Error {}
 
@@ -122,21 +97,19 @@ async function sendUntilGone(stepId: string, turn: number, acknowledged: Set<str
   }
 }
 
-test.afterEach(() => void child?.kill('SIGKILL'));
+test.afterEach(() => void server?.process.kill('SIGKILL'));
 
 test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or doubled, timers read on as if nothing had happened`, async () => {
   test.setTimeout(15 * 60_000);
   const data = mkdtempSync(path.join(tmpdir(), 'hyndle-crash-'));
   const [acknowledged, sent, readings] = [new Set<string>(), new Set<string>(), new Set<number>()];
-  await start(data);
+  let running = await start(data);
   const { stepId } = await prepare();
   for (let turn = 0; turn < KILLS; turn++) {
     const sending = sendUntilGone(stepId, turn, acknowledged, sent, readings);
     await new Promise((resolve) => setTimeout(resolve, 150 + Math.random() * 750));
-    const dying = child as ChildProcess;
-    dying.kill('SIGKILL');
-    await Promise.all([sending, gone(dying)]);
-    await start(data);
+    await Promise.all([sending, end(running, 'SIGKILL')]);
+    running = await start(data);
     if (turn % 10 === 9 || turn === KILLS - 1) await everythingThere();
   }
   expect(acknowledged.size).toBeGreaterThan(KILLS);
@@ -166,9 +139,7 @@ test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or
 
   // The newest database file cut short as well: recovered from the journal, and said plainly.
   const pg = path.join(data, 'pg');
-  const dying = child as ChildProcess;
-  dying.kill('SIGKILL');
-  await gone(dying);
+  await end(running, 'SIGKILL');
   const files = readdirSync(pg, { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile())
     .map((entry) => path.join(entry.parentPath, entry.name));
@@ -177,40 +148,27 @@ test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or
     .filter((file) => file.size > 1)
     .sort((a, b) => b.mtimeMs - a.mtimeMs);
   truncateSync(newest?.file ?? '', Math.floor((newest?.size ?? 0) / 2));
-  await start(data);
+  running = await start(data);
   await everythingThere();
   const { notices } = await call<{ notices: string[] }>('GET', '/health');
-  if (notices.length > 0) expect(said).toContain('recovery:');
+  if (notices.length > 0) expect(running.said()).toContain('recovery:');
 
   // And with the database folder gone altogether.
-  const third = child as ChildProcess;
-  third.kill('SIGKILL');
-  await gone(third);
+  await end(running, 'SIGKILL');
   rmSync(pg, { recursive: true });
-  await start(data);
+  running = await start(data);
   await everythingThere();
   expect((await call<{ notices: string[] }>('GET', '/health')).notices.join(' ')).toContain('made anew from the journal');
-  expect(said).toContain('made anew from the journal');
-  child?.kill('SIGTERM');
-  await gone(child as ChildProcess);
+  expect(running.said()).toContain('made anew from the journal');
+  await end(running, 'SIGTERM');
   rmSync(data, { recursive: true, force: true });
 });
 
 test('a second server on the same data folder is refused with a clear message', async () => {
   const data = mkdtempSync(path.join(tmpdir(), 'hyndle-lock-'));
-  await start(data);
-  const second = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT + 1)], {
-    env: { ...process.env, NEXT_MANUAL_SIG_HANDLE: 'true', HYNDLE_DATA: data, HYNDLE_DEMO: '', PORT: String(PORT + 1) },
-  });
-  let words = '';
-  second.stderr.on('data', (chunk: Buffer) => {
-    words += chunk.toString();
-  });
-  await gone(second);
-  expect(second.exitCode).toBe(1);
-  expect(words).toContain('is in use by another Hyndle');
-  child?.kill('SIGTERM');
-  await gone(child as ChildProcess);
-  expect(child?.exitCode).toBe(0);
+  const first = await start(data);
+  await expect(startBuilt(PORT + 1, data)).rejects.toThrow(/the server ended with 1:.*is in use by another Hyndle/s);
+  await end(first, 'SIGTERM');
+  expect(first.process.exitCode).toBe(0);
   rmSync(data, { recursive: true, force: true });
 });

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './hands';
+import { chooseDyestuff } from './planning';
 
 /** A start when somebody is home and awake for hours, so that the first step can begin at once. */
 async function wideAwake(page: Page): Promise<void> {
@@ -21,14 +22,7 @@ async function beginPlan(page: Page, name: string, lot: string): Promise<void> {
   await page.getByRole('checkbox', { name: lot }).check();
   // No dyestuff is filled in that nobody chose: it is said, and holds the start.
   await expect(page.getByText('choose what to dye with').first()).toBeVisible();
-  const extract = page.locator('#item-c3');
-  await extract
-    .getByRole('button', { name: /Extract/ })
-    .first()
-    .click();
-  await extract.getByLabel('Dyestuff').click();
-  await page.keyboard.type('weld');
-  await page.getByTitle('weld (tops)').click();
+  await chooseDyestuff(page, 'weld', 'weld (tops)');
   await expect(page.getByRole('region', { name: /Warp of/ })).toBeVisible();
 }
 

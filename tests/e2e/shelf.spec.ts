@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './hands';
+import { chooseDyestuff } from './planning';
 
 /** Forms of the shelf and of a lot's past, as somebody fills them, mistakes included. */
 
@@ -75,14 +76,7 @@ test('a plant of one’s own is added and planned with; one that hurts is said w
   await expect(page.getByRole('listitem')).toHaveCount(1);
   await page.goto('/sessions/new');
   await page.getByRole('checkbox', { name: /Gotland lamb/ }).check();
-  const extract = page.locator('#item-c3');
-  await extract
-    .getByRole('button', { name: /Extract/ })
-    .first()
-    .click();
-  await extract.getByLabel('Dyestuff').click();
-  await page.keyboard.type('tickseed');
-  await page.getByTitle('Garden tickseed').click();
+  const extract = await chooseDyestuff(page, 'tickseed', 'Garden tickseed');
   await expect(extract.locator('.amount').first()).toContainText('456 g');
 });
 

@@ -1,32 +1,23 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Locator, Page } from '@playwright/test';
+import { type BuiltServer, startBuilt } from './builtServer';
 import { expect, test } from './hands';
 
 /** Days of work from an empty folder, by click and tap, as somebody who has never been here. */
 
 const PORT = 4189;
 const BASE = `http://127.0.0.1:${PORT}`;
-let child: ChildProcess;
+let server: BuiltServer;
 const data = mkdtempSync(path.join(tmpdir(), 'hyndle-walk-'));
 
 test.beforeAll(async () => {
-  child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)], {
-    env: { ...process.env, HYNDLE_DATA: data, HYNDLE_DEMO: '', HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'), PORT: String(PORT) },
-  });
-  const up = () =>
-    fetch(`${BASE}/api/v1/health`).then(
-      (answer) => answer.ok,
-      () => false,
-    );
-  await expect.poll(up, { timeout: 60_000 }).toBe(true);
+  server = await startBuilt(PORT, data);
 });
 test.afterAll(async () => {
-  const gone = new Promise((resolve) => child.once('exit', resolve));
-  child.kill('SIGTERM');
-  await gone;
+  server.process.kill('SIGTERM');
+  await server.gone;
   rmSync(data, { recursive: true, force: true, maxRetries: 5 });
 });
 
