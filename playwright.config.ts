@@ -11,7 +11,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    timezoneId: 'Europe/Berlin',
+    timezoneId: process.env.ZONE ?? 'Europe/Berlin',
     // Whoever has been here before: the tour of the first visit has a test of its own.
     storageState: { cookies: [], origins: [{ origin: `http://127.0.0.1:${PORT}`, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] },
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] },

@@ -116,14 +116,12 @@ const measures = z.strictObject({
 
 const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Times are written like 07:00.');
 export const homeInput = z.strictObject({
-  diary: z
-    .strictObject({
-      zone: z.string().max(64).refine(isZone, 'This time zone is not known. Use a name like Europe/Berlin.'),
-      wakeAt: clockTime,
-      sleepAt: clockTime,
-      away: z.array(z.strictObject({ weekdays: z.array(z.int().min(0).max(6)).max(7), from: clockTime, to: clockTime })).max(14),
-    })
-    .refine((diary) => diary.wakeAt < diary.sleepAt, 'Waking comes before sleeping on the same day.'),
+  diary: z.strictObject({
+    zone: z.string().max(64).refine(isZone, 'This time zone is not known. Use a name like Europe/Berlin.'),
+    wakeAt: clockTime,
+    sleepAt: clockTime,
+    away: z.array(z.strictObject({ weekdays: z.array(z.int().min(0).max(6)).max(7), from: clockTime, to: clockTime })).max(14),
+  }),
   altitudeM: z.number().min(-450).max(6000),
   scales: z
     .array(z.strictObject({ id, name: nameText, readsToG: z.number().gt(0, 'A scale reads to more than 0 g.').max(1000), mostG: grams.nullable() }))

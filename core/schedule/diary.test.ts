@@ -69,6 +69,14 @@ test('away over midnight: nobody is home from nine in the evening to nine in the
     [33, 45],
   ]);
 });
+test('awake round the clock: no midnight cuts it, only what one is away for does', () => {
+  const diary = { zone: 'UTC', wakeAt: '06:00', sleepAt: '06:00', away: [] };
+  const day = Date.UTC(2026, 5, 6);
+  const hour = 3_600_000;
+  expect(homeWindows(diary, day, day + 72 * hour)).toEqual([{ fromMs: day, toMs: day + 72 * hour }]);
+  const away = [{ weekdays: [0, 1, 2, 3, 4, 5, 6], from: '23:30', to: '00:30' }];
+  expect(homeWindows({ ...diary, away }, day, day + 24 * hour)).toEqual([{ fromMs: day + hour / 2, toMs: day + 23.5 * hour }]);
+});
 test('awake past midnight is one stretch', () => {
   const diary = { zone: 'UTC', wakeAt: '10:00', sleepAt: '01:30', away: [] };
   const day = Date.UTC(2026, 5, 6);

@@ -1,6 +1,9 @@
 import { wallTime, zonedMs } from '../time/zone';
 
-/** The dyer's week: awake between two times, away on some weekdays. Times are "HH:MM" on the wall clock of `zone`. */
+/**
+ * The dyer's week: awake between two times, away on some weekdays. Times are "HH:MM" on the wall clock of `zone`. One that
+ * is not later than its beginning is of the next day, so the same time twice is awake round the clock.
+ */
 export interface Diary {
   readonly zone: string;
   readonly wakeAt: string;
@@ -34,7 +37,8 @@ export function homeWindows(diary: Diary, fromMs: number, toMs: number): Window[
   return awake
     .flatMap((window) => near(window).reduce((free, hole) => free.flatMap((part) => without(part, hole)), [window]))
     .map((window) => ({ fromMs: Math.max(window.fromMs, fromMs), toMs: Math.min(window.toMs, toMs) }))
-    .filter((window) => window.toMs > window.fromMs);
+    .filter((window) => window.toMs > window.fromMs)
+    .reduce(joined, []);
 }
 
 /** The stretch at home that holds a moment, or the next one; null when there is none within a fortnight. */
@@ -52,6 +56,14 @@ export function absences(windows: readonly Window[], fromMs: number, toMs: numbe
   }
   if (at < toMs) gaps.push({ fromMs: at, toMs });
   return gaps.filter((gap) => gap.toMs > gap.fromMs);
+}
+
+/** With one more window, which lengthens the last when it begins where that ends or before: a midnight cuts nothing. */
+function joined(windows: Window[], next: Window): Window[] {
+  const last = windows.at(-1);
+  if (!last || next.fromMs > last.toMs) windows.push(next);
+  else windows[windows.length - 1] = { fromMs: last.fromMs, toMs: Math.max(last.toMs, next.toMs) };
+  return windows;
 }
 
 const clock = (time: string): [number, number] => {

@@ -18,6 +18,7 @@ export async function startBuilt(port: number, data: string): Promise<BuiltServe
   const child = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
     env: {
       ...process.env,
+      TZ: process.env.ZONE ?? 'Europe/Berlin',
       NEXT_MANUAL_SIG_HANDLE: 'true',
       HYNDLE_DATA: data,
       HYNDLE_DEMO: '',

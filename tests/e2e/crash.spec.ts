@@ -38,7 +38,7 @@ async function call<T>(method: string, pathname: string, body?: unknown): Promis
 
 async function prepare(): Promise<{ stepId: string }> {
   const home = await call<{ revision: number; diary: object; heatSources: { id: string }[] }>('GET', '/home');
-  await call('PUT', '/home', { ...home, diary: { ...home.diary, wakeAt: '00:00', sleepAt: '23:59' } });
+  await call('PUT', '/home', { ...home, diary: { ...home.diary, wakeAt: '00:00', sleepAt: '00:00' } });
   await call('POST', '/vessels', {
     id: 'pot',
     name: 'Pot',

@@ -61,6 +61,12 @@ test('anything is found from any page by first letters, by keys alone', async ({
   await expect(page.getByRole('option', { name: /Ramie cord/ }).or(page.getByTitle('Ramie cord'))).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Ramie cord' })).toBeVisible();
+  // Whoever types fast does not wait for the list.
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: 'Find anything' })).toBeFocused();
+  await page.keyboard.type('ladder');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/tool=ladder/);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('boiling');
   await page.getByTitle('Boiling point').click();

@@ -5,7 +5,7 @@ import { chooseDyestuff } from './planning';
 /** A start when somebody is home and awake for hours, so that the first step can begin at once. */
 async function wideAwake(page: Page): Promise<void> {
   const home = await (await page.request.get('/api/v1/home')).json();
-  home.diary = { ...home.diary, wakeAt: '00:00', sleepAt: '23:59', away: [] };
+  home.diary = { ...home.diary, wakeAt: '00:00', sleepAt: '00:00', away: [] };
   const put = await page.request.put('/api/v1/home', { data: home });
   expect(put.status()).toBe(200);
 }

@@ -17,6 +17,11 @@ test.each([
 
 test('the home reads as sentences', () => {
   expect(homeSentence('diary', home, print)).toBe('Somebody is awake from 07:00 to 22:30, and away Monday to Friday from 08:30 to 17:00.');
+  const diary = { ...home.diary, away: [] };
+  expect(homeSentence('diary', { ...home, diary: { ...diary, sleepAt: '01:30' } }, print)).toBe(
+    'Somebody is awake from 07:00 to 01:30 of the next day, and home all day.',
+  );
+  expect(homeSentence('diary', { ...home, diary: { ...diary, sleepAt: '07:00' } }, print)).toBe('Somebody is awake round the clock, and home all day.');
   expect(homeSentence('heat', home, print)).toBe('There are heat 1 (2000 W) and heat 2 (1500 W). What one circuit gives nobody looked up.');
   expect(homeSentence('place', { ...home, altitudeM: 1500 }, print)).toBe(
     'It lies 1500 m up, where water boils near 95 °C. Its clocks are those of Europe/Berlin.',

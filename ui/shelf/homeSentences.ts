@@ -37,7 +37,10 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
   switch (part) {
     case 'diary': {
       const away = diary.away.map((one) => `${daysText(one.weekdays)} from ${print.wall(one.from)} to ${print.wall(one.to)}`);
-      return `Somebody is awake from ${print.wall(diary.wakeAt)} to ${print.wall(diary.sleepAt)}${away.length === 0 ? ', and home all day.' : `, and away ${list(away)}.`}`;
+      const { wakeAt, sleepAt } = diary;
+      const awake =
+        wakeAt === sleepAt ? 'round the clock' : `from ${print.wall(wakeAt)} to ${print.wall(sleepAt)}${sleepAt < wakeAt ? ' of the next day' : ''}`;
+      return `Somebody is awake ${awake}${away.length === 0 ? ', and home all day.' : `, and away ${list(away)}.`}`;
     }
     case 'heat':
       return heatSources.length === 0
