@@ -11,6 +11,9 @@ import { figure, id, instantMs } from './text';
 
 const ms = z.number();
 const number = z.number();
+const range = z.object({ least: number, most: number.nullable() });
+/** A number, a range of it, or null: unknown. */
+const known = z.union([number, range]).nullable();
 const text = z.string();
 const revision = z.int().min(1);
 const certainty = z.enum(CERTAINTIES);
@@ -67,7 +70,7 @@ export const ownSubstance = z
 
 export const stockItem = z.object({ ...stockInput.shape, id, revision, retired: z.boolean() }).meta({ id: 'StockItem' });
 export const stockLevel = z
-  .object({ item: stockItem, left: figure(z.number()), used: number, unknownUses: z.int() })
+  .object({ item: stockItem, left: figure(z.number()), used: known.unwrap(), unknownUses: z.int() })
   .meta({ id: 'StockLevel', description: 'What was counted, and what is left of it after what runs say they used.' });
 export const liquor = z.object({ ...liquorInput.shape, id, revision, retired: z.boolean() }).meta({ id: 'Liquor' });
 const stretch = z.object({ fromMs: ms, toMs: ms });
@@ -91,7 +94,7 @@ export const shoppingLine = z.object({
   name: text,
   form: plantForm.nullable(),
   unit,
-  amount: number.nullable(),
+  amount: known,
   have: figure(z.number()),
   lack: number.nullable(),
 });
@@ -99,7 +102,7 @@ export const weighTick = z.object({ id: text, key: text, amount: figure(z.number
 export const weighList = z
   .object({
     session: z.object({ id: text, name: text, planVersion: z.int(), runId: text.nullable(), dryFibreG: number.nullable() }),
-    lines: z.array(z.looseObject({ key: text, name: text, unit, planned: number.nullable() })),
+    lines: z.array(z.looseObject({ key: text, name: text, unit, planned: known })),
     ticks: z.array(weighTick),
     stopped: z.boolean(),
   })
@@ -108,8 +111,9 @@ export const weighList = z
 const working = z
   .object({
     formula: text,
-    inputs: z.array(z.object({ name: text, value: number.nullable(), unit: text })),
+    inputs: z.array(z.object({ name: text, value: known, unit: text })),
     result: number.nullable(),
+    between: range.optional(),
     unit: text,
     source: text,
     missing: z.array(text),
@@ -122,14 +126,21 @@ const plannedAmount = z
     name: text,
     unit,
     proposed: working,
-    overruled: number.nullable(),
+    overruled: known,
     words: text.nullable(),
     form: plantForm.nullable(),
     perDryG: number.nullable(),
   })
   .meta({ id: 'PlannedAmount' });
 const finding = z.object({ rule: text, severity, text, stepId: text.nullable() }).meta({ id: 'Finding' });
-const span = z.object({ min: number, typical: number, max: number, open: z.literal(true).optional(), beyondMin: number.optional() });
+const span = z.object({
+  min: number,
+  typical: number,
+  max: number,
+  open: z.literal(true).optional(),
+  said: z.literal(true).optional(),
+  beyondMin: number.optional(),
+});
 const phase = z
   .discriminatedUnion('kind', [
     z.object({ kind: z.literal('charge'), minutes: number, act: text }),
@@ -155,7 +166,7 @@ const chainItem = z.object({
   id: text,
   methodId: text,
   methodVersion: z.int().nullable().optional(),
-  params: z.record(text, number.nullable()),
+  params: z.record(text, known),
   dyestuffId: text.nullable(),
   liquorId: text.nullable().optional(),
   bathFrom: z.array(text).nullable().optional(),
@@ -169,7 +180,7 @@ export const draft = z
     lotIds: z.array(text),
     chain: z.array(chainItem),
     vessels: z.record(text, text),
-    overrules: z.record(text, number),
+    overrules: z.record(text, z.union([number, range])),
     pins: z.record(text, ms),
     reasons: z.record(text, text),
     lids: z.record(text, text).optional(),

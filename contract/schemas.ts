@@ -10,7 +10,7 @@ import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
 import { MORDANT_ANSWERS } from '@/core/plan/draft';
 import { isZone } from '@/core/time/zone';
-import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, revision } from './text';
+import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, numberOrRange, plainAmount, revision } from './text';
 
 /** Schemas of everything that crosses a boundary. Bounds refuse typing slips, not odd dyers. */
 
@@ -144,7 +144,7 @@ const chainItem = z.strictObject({
   id,
   methodId: line(64),
   methodVersion: z.int().min(1).nullable().optional(),
-  params: z.record(z.string().max(40), z.number().nullable()),
+  params: z.record(z.string().max(40), numberOrRange(z.number()).nullable()),
   dyestuffId: line(64).nullable(),
   liquorId: id.nullable().optional(),
   bathFrom: z.array(id).max(12).nullable().optional(),
@@ -168,7 +168,7 @@ export const draftInput = z.strictObject({
     .max(60)
     .refine((chain) => new Set(chain.map((item) => item.id)).size === chain.length, 'Each step has its own id.'),
   vessels: z.record(stepKey, id),
-  overrules: z.record(stepKey, z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.')),
+  overrules: z.record(stepKey, plainAmount),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
   lids: z.record(stepKey, z.enum(LIDS)).optional(),

@@ -16,10 +16,17 @@ export const grams = z.number().gt(0, 'A weight is above 0 g. Leave it unknown i
 export const hex = z.string().regex(/^#[0-9a-f]{6}$/i, 'Colours are written like #d9b52b.');
 export const revision = z.int().min(1);
 
+const upwards = (range: { least: number; most: number | null }): boolean => range.most === null || range.least <= range.most;
+const BACKWARDS = 'A range runs from its least to its most.';
 export const figure = (value: z.ZodNumber) =>
   z.discriminatedUnion('state', [
     z.strictObject({ state: z.literal('measured'), value }),
     z.strictObject({ state: z.literal('estimated'), value }),
+    z.strictObject({ state: z.literal('between'), least: value, most: value.nullable() }).refine(upwards, BACKWARDS),
     z.strictObject({ state: z.literal('unknown') }),
   ]);
-export const amount = figure(z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.'));
+/** A number, or a range of it: "6–8", "at least 1". */
+export const numberOrRange = (value: z.ZodNumber) => z.union([value, z.strictObject({ least: value, most: value.nullable() }).refine(upwards, BACKWARDS)]);
+const amountNumber = z.number().min(0, 'An amount is not below 0.').max(1_000_000, 'That is more than any bath holds.');
+export const amount = figure(amountNumber);
+export const plainAmount = numberOrRange(amountNumber);

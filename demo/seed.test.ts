@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { oneOf } from '@/core/figure';
 import { isHeated } from '@/core/plan/phase';
 import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
@@ -61,8 +62,9 @@ describe('the demo data, made by the real code', () => {
 
   test('stock went down by what the runs used', async () => {
     const alum = (await levels(app)).find((level) => level.item.substance === 'alum');
-    expect(alum?.used).toBeGreaterThan(25);
-    expect(alum?.left.state === 'measured' && alum.left.value).toBeCloseTo(640 - (alum?.used ?? 0), 6);
+    const used = oneOf(alum?.used ?? null) ?? 0;
+    expect(used).toBeGreaterThan(25);
+    expect(alum?.left.state === 'measured' && alum.left.value).toBeCloseTo(640 - used, 6);
   });
 
   test('the jar asks whether its bag is mordanted', async () => {

@@ -1,7 +1,7 @@
 import type { WeighList } from '@/contract/views';
 import { type Figure, knownValue, sumFigures } from '@/core/figure';
 import type { AmountUnit } from '@/core/measure/print';
-import { amountOf, type Plan } from '@/core/plan/plan';
+import { type Plan, plannedKnown } from '@/core/plan/plan';
 import { weighOut } from '@/core/plan/weighOut';
 import type { WeighTick } from '@/core/plan/weighTicks';
 import { isStop } from '@/core/safety/finding';
@@ -59,7 +59,7 @@ export async function shopping(app: App, sessionId: string): Promise<ShoppingLin
   const needs = plan.steps.flatMap((step) =>
     [...step.additions, ...(step.water ? [step.water] : [])]
       .filter((addition) => addition.substance !== 'ties')
-      .map((addition) => ({ substance: addition.substance, name: addition.name, form: addition.form, unit: addition.unit, amount: amountOf(addition) })),
+      .map((addition) => ({ substance: addition.substance, name: addition.name, form: addition.form, unit: addition.unit, amount: plannedKnown(addition) })),
   );
   return shoppingList(needs, await levels(app));
 }

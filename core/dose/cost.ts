@@ -1,8 +1,10 @@
+import type { AmountUnit } from '../measure/print';
+
 /** Prices in whatever money the dyer uses; they are never converted. */
 export interface CostLine {
   readonly name: string;
   readonly used: number | null;
-  readonly unit: 'g' | 'mL' | 'piece';
+  readonly unit: AmountUnit;
   /** Price of one gram, millilitre or piece; null when nobody wrote it down. */
   readonly pricePerUnit: number | null;
 }

@@ -1,7 +1,8 @@
+import { type Known, timesSpan } from '../figure';
 import { ARITHMETIC, PRACTICE, type Working, work } from './working';
 
 /** So many to a piece: tea bags, bands. Whole things, rounded up: nobody opens half a bag. T77: 12 pieces at 1 per 2 are 6. */
-export const perPiece = (pieces: number | null, each: number | null): Working =>
+export const perPiece = (pieces: Known, each: Known): Working =>
   work(
     'pieces × so many each, rounded up',
     [
@@ -14,7 +15,7 @@ export const perPiece = (pieces: number | null, each: number | null): Working =>
   );
 
 /** Bands of a tied resist: points × ties a point, not points alone. T75: 7 points at two ties are 14. */
-export const bandsOf = (points: number | null, tiesPerPoint: number | null): Working =>
+export const bandsOf = (points: Known, tiesPerPoint: Known): Working =>
   work(
     'points × ties a point',
     [
@@ -27,7 +28,7 @@ export const bandsOf = (points: number | null, tiesPerPoint: number | null): Wor
   );
 
 /** Mass by concentration: g per litre of bath. */
-export const gramsPerLitre = (bathMl: number | null, gPerL: number | null): Working =>
+export const gramsPerLitre = (bathMl: Known, gPerL: Known): Working =>
   work(
     'bath ÷ 1000 × dose',
     [
@@ -40,7 +41,7 @@ export const gramsPerLitre = (bathMl: number | null, gPerL: number | null): Work
   );
 
 /** An ingredient as a share of the whole bath: 25 % of 1 L is 250 mL, and 750 mL of water with it. */
-export const shareOfBath = (bathMl: number | null, pct: number | null): Working =>
+export const shareOfBath = (bathMl: Known, pct: Known): Working =>
   work(
     'bath × percent ÷ 100',
     [
@@ -60,5 +61,6 @@ export function byStrength(dose: Working, factor: number, label: string): Workin
     formula: `(${dose.formula}) × ${label}`,
     inputs: [...dose.inputs, { name: label, value: factor, unit: '' }],
     result: dose.result === null ? null : dose.result * factor,
+    ...(dose.between ? { between: timesSpan(dose.between, factor) } : {}),
   };
 }

@@ -1,7 +1,8 @@
+import type { Known } from '../figure';
 import { ARITHMETIC, PRACTICE, type Working, work } from './working';
 
 /** Percent of the dry weight of fibre. @param dryG g, or null when not weighed @param wofPct %, 2 = 2 g per 100 g */
-export const wofDose = (dryG: number | null, wofPct: number | null): Working =>
+export const wofDose = (dryG: Known, wofPct: Known): Working =>
   work(
     'dry weight × percent ÷ 100',
     [
@@ -14,7 +15,7 @@ export const wofDose = (dryG: number | null, wofPct: number | null): Working =>
   );
 
 /** Dyestuff for a plant-to-fibre ratio. @param ratio g of plant per g of dry fibre: 10 for most fresh leaves */
-export const plantForRatio = (dryG: number | null, ratio: number | null): Working =>
+export const plantForRatio = (dryG: Known, ratio: Known): Working =>
   work(
     'dry weight × ratio',
     [
@@ -27,7 +28,7 @@ export const plantForRatio = (dryG: number | null, ratio: number | null): Workin
   );
 
 /** The question turned round: how much fibre the plant at hand will serve, g. */
-export const fibreServed = (plantG: number | null, ratio: number | null): Working =>
+export const fibreServed = (plantG: Known, ratio: Known): Working =>
   work(
     'plant ÷ ratio',
     [
@@ -40,7 +41,7 @@ export const fibreServed = (plantG: number | null, ratio: number | null): Workin
   );
 
 /** Water by liquor ratio. @param mLPerG mL of bath per g of dry fibre */
-export const liquorVolume = (dryG: number | null, mLPerG: number | null): Working =>
+export const liquorVolume = (dryG: Known, mLPerG: Known): Working =>
   work(
     'dry weight × liquor ratio',
     [
@@ -53,7 +54,7 @@ export const liquorVolume = (dryG: number | null, mLPerG: number | null): Workin
   );
 
 /** Liquid product by volume of bath. 1 US tsp per 5 L is 4.93 mL per 5000 mL, about 1 mL per L. */
-export const perLitre = (bathMl: number | null, mLPerL: number | null): Working =>
+export const perLitre = (bathMl: Known, mLPerL: Known): Working =>
   work(
     'bath ÷ 1000 × dose',
     [
@@ -66,7 +67,7 @@ export const perLitre = (bathMl: number | null, mLPerL: number | null): Working 
   );
 
 /** Mass in a weight-by-volume solution: 6 % w/v is 60 g/L, a hundredfold off 6 % of 10 g of fibre in one litre. */
-export const solutionMass = (volumeMl: number | null, wvPct: number | null): Working =>
+export const solutionMass = (volumeMl: Known, wvPct: Known): Working =>
   work(
     'volume × percent ÷ 100',
     [
@@ -79,7 +80,7 @@ export const solutionMass = (volumeMl: number | null, wvPct: number | null): Wor
   );
 
 /** One ingredient of a mix by parts: 1 part in 1 + 3 parts is a quarter, not a third. */
-export const partsOf = (totalMl: number | null, parts: number, allParts: number): Working =>
+export const partsOf = (totalMl: Known, parts: number, allParts: number): Working =>
   work(
     'total × parts ÷ all parts',
     [

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { parseRange } from './parseRange';
+import { parseFigure, parseRange } from './parseRange';
 
 const read = (text: string, unit: string) => {
   const parsed = parseRange(text, unit);
@@ -26,3 +26,16 @@ test.each([
   ['60-90 F', 'min', /not a unit|something else/],
   ['simmer', '°C', /no number/],
 ] as const)('%s in %s is pointed out', (text, unit, said) => expect(read(text, unit)).toMatch(said));
+
+test.each([
+  ['6–8 h', 'min', { least: 360, most: 480 }],
+  ['at least 60 min', 'min', { least: 60, most: null }],
+  ['an hour or so', 'min', { least: 60, most: 90 }],
+  ['an hour', 'min', 60],
+  ['10–15 %', '% WOF', { least: 10, most: 15 }],
+  ['1 per 2', 'per piece', 0.5],
+  ['60–60', 'min', 60],
+  ['', 'min', null],
+  ['unknown', 'min', null],
+] as const)('%s in %s as a figure', (text, unit, figure) => expect(parseFigure(text, unit)).toEqual({ ok: true, value: figure }));
+test('a range with no end is no range of a method', () => expect(read('at least 60', 'min')).toMatch(/to where/));

@@ -1,3 +1,5 @@
+import { unreachable } from '../result';
+
 /**
  * Printing with sensible figures: a dyer's scale and jug, not a laboratory's. Three significant figures at most below
  * 100, whole units above, so that what is read aloud can also be weighed.
@@ -54,9 +56,12 @@ export function printFigure(value: number, unit: string): string {
   return `${printNumber(value)} ${unit}`.trim();
 }
 
-/** Grams, millilitres, or whole things such as tea bags. */
-export const AMOUNT_UNITS = ['g', 'mL', 'piece'] as const;
+/** Grams, millilitres, whole things such as tea bags, or what a hand holds. */
+export const AMOUNT_UNITS = ['g', 'mL', 'piece', 'handful'] as const;
 export type AmountUnit = (typeof AMOUNT_UNITS)[number];
+/** "3 ×", "2 handfuls" */
+export const countedText = (value: number, unit: 'piece' | 'handful'): string =>
+  unit === 'piece' ? `${printNumber(value)} ×` : `${printNumber(value)} ${value === 1 ? 'handful' : 'handfuls'}`;
 export function printAmount(value: number, unit: AmountUnit): string {
   switch (unit) {
     case 'g':
@@ -64,6 +69,9 @@ export function printAmount(value: number, unit: AmountUnit): string {
     case 'mL':
       return printVolume(value);
     case 'piece':
-      return `${printNumber(value)} ×`;
+    case 'handful':
+      return countedText(value, unit);
+    default:
+      return unreachable(unit);
   }
 }

@@ -3,7 +3,7 @@ import { MONTHS, WEEKDAYS, wallTime } from '../time/zone';
 import { clockText } from './clockText';
 import type { Measures } from './measures';
 import { bandText, massText, temperatureText, volumeText } from './measureText';
-import { type AmountUnit, printNumber } from './print';
+import { type AmountUnit, countedText } from './print';
 import { reprint } from './reprint';
 
 /** Prints figures as one dyer measures, on the clock of one place. */
@@ -43,7 +43,7 @@ export function printer(measures: Measures, zone: string): Printer {
     zone,
     mass,
     volume,
-    amount: (value, unit) => (unit === 'g' ? mass(value) : unit === 'mL' ? volume(value) : `${printNumber(value)} ×`),
+    amount: (value, unit) => (unit === 'g' ? mass(value) : unit === 'mL' ? volume(value) : countedText(value, unit)),
     temperature: (c) => temperatureText(c, measures),
     band: (bandC) => bandText(bandC, measures),
     clock,

@@ -1,4 +1,5 @@
 import type { StepTreatment } from '../fibre/passport';
+import type { Known } from '../figure';
 import { unreachable } from '../result';
 import type { Standing } from '../shelf/assistant';
 import type { PlantForm } from '../shelf/dyestuff';
@@ -141,8 +142,8 @@ export interface Method {
   readonly copyOf: { readonly id: string; readonly version: number } | null;
 }
 
-/** The number behind a reference; null when its parameter is left unknown. Throws when the parameter does not exist. */
-export function resolveRef(ref: Ref, params: Readonly<Record<string, number | null>>): number | null {
+/** What is behind a reference; null when its parameter is left unknown. Throws when the parameter does not exist. */
+export function resolveRef(ref: Ref, params: Readonly<Record<string, Known>>): Known {
   if (typeof ref === 'number') return ref;
   const value = params[ref.param];
   if (value === undefined) throw new Error(`method names a parameter it does not have: ${ref.param}`);
@@ -150,6 +151,15 @@ export function resolveRef(ref: Ref, params: Readonly<Record<string, number | nu
 }
 
 export const usualParams = (method: Method): Record<string, number | null> => Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
+
+/** Parameters that a range may stand for: lengths of time that have a least and a most, and quantities. */
+export function rangedParams(method: Pick<Method, 'steps'>): ReadonlySet<string> {
+  const refs = method.steps.flatMap((step) => [
+    ...refsOf({ ...step, phases: [] }),
+    ...step.phases.flatMap((phase) => ('minutes' in phase && typeof phase.minutes === 'object' && 'typical' in phase.minutes ? [phase.minutes.typical] : [])),
+  ]);
+  return new Set(refs.flatMap((ref) => (typeof ref === 'object' ? [ref.param] : [])));
+}
 
 /** Every reference a step makes, so that a file can be checked before it is trusted. */
 export function refsOf(step: StepTemplate): Ref[] {

@@ -1,6 +1,7 @@
 import { bandsOf, byStrength, gramsPerLitre, perPiece, shareOfBath } from '../dose/counts';
 import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
+import { type Known, oneOf } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import { type AdditionRule, type BathRule, type Method, type Ref, resolveRef, type StepTemplate } from '../method/method';
 import { unreachable } from '../result';
@@ -16,14 +17,14 @@ export const BATH_IN_ALL = 'bath in all';
 /** Stands for the dyestuff while nobody has chosen one. */
 export const UNKNOWN_PLANT = 'notChosen';
 
-type Params = Readonly<Record<string, number | null>>;
+type Params = Readonly<Record<string, Known>>;
 
 /** What the quantities of a step are worked out from. */
 export interface Base {
   readonly params: Params;
-  readonly dryG: number | null;
+  readonly dryG: Known;
   readonly pieces: number | null;
-  readonly waterMl: number | null;
+  readonly waterMl: Known;
   readonly dyestuffId: string | null;
   /** The form of dyestuff that the method is for. */
   readonly form: PlantForm | null;
@@ -55,12 +56,12 @@ export function usualFor(method: Method, dyestuff: Dyestuff | undefined): Record
 }
 
 /** The figures of one chain item: what the person set, else the usual ones. Null stays unknown. */
-export function paramsOf(method: Method, item: ChainItem, dyestuff: Dyestuff | undefined): Record<string, number | null> {
+export function paramsOf(method: Method, item: ChainItem, dyestuff: Dyestuff | undefined): Record<string, Known> {
   const usual = usualFor(method, dyestuff);
   return Object.fromEntries(method.params.map(({ key }) => [key, item.params[key] === undefined ? (usual[key] ?? null) : (item.params[key] ?? null)]));
 }
 
-export function bathAmount(bath: BathRule | null, template: StepTemplate, base: Omit<Base, 'waterMl'>, overruled: number | null): PlannedAmount | null {
+export function bathAmount(bath: BathRule | null, template: StepTemplate, base: Omit<Base, 'waterMl'>, overruled: Known): PlannedAmount | null {
   if (bath === null) return null;
   const { params, dryG, shelf } = base;
   const substance = bath.of ?? 'water';
@@ -71,10 +72,10 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
     return { ...common, proposed: work('as the method says', [{ name: 'volume', value: mL, unit: 'mL' }], 'mL', PRACTICE, (v) => v), perDryG: null };
   }
   const ratio = resolveRef(bath.mLPerG, params);
-  return { ...common, proposed: liquorVolume(dryG, ratio), perDryG: ratio };
+  return { ...common, proposed: liquorVolume(dryG, ratio), perDryG: oneOf(ratio) };
 }
 
-export function additionAmount(rule: AdditionRule, base: Base, overruled: number | null): PlannedAmount {
+export function additionAmount(rule: AdditionRule, base: Base, overruled: Known): PlannedAmount {
   const { params, dryG, waterMl, pieces, shelf } = base;
   const number = (ref: Ref) => resolveRef(ref, params);
   const substance = rule.rule === 'ratio' || rule.substance === 'dyestuff' ? (base.dyestuffId ?? UNKNOWN_PLANT) : rule.substance;
@@ -94,11 +95,12 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: number
   switch (rule.rule) {
     case 'wofPct': {
       const pct = number(rule.pct);
-      return made('g', wofDose(dryG, pct), pct === null ? null : pct / 100);
+      const one = oneOf(pct);
+      return made('g', wofDose(dryG, pct), one === null ? null : one / 100);
     }
     case 'ratio': {
       const ratio = number(rule.ratio);
-      return made('g', plantForRatio(dryG, ratio), ratio);
+      return made('g', plantForRatio(dryG, ratio), oneOf(ratio));
     }
     case 'mLPerL':
       return made('mL', perLitre(waterMl, number(rule.dose)));

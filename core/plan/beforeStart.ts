@@ -1,3 +1,4 @@
+import { knownText } from '../figure';
 import { printDuration } from '../measure/print';
 import { WEAR_WORD, type Wear } from '../shelf/assistant';
 import { shelfOf } from '../shelf/library';
@@ -21,7 +22,7 @@ export function beforeStart(plan: Plan): string[] {
     plan.lots.some((lot) => lot.form === 'skein') && 'Skeins loosened and untwisted, ties loose in three places',
     (kinds.has('dip') || kinds.has('resist')) && 'Bands and bindings off, unless they are meant to resist',
     'Every piece tagged: wet, they look alike',
-    heatMin > 0 && `Somebody is near while the heat is on: about ${printDuration(heatMin)} in all`,
+    heatMin !== 0 && `Somebody is near while the heat is on: about ${knownText(heatMin, printDuration)} in all`,
     plan.steps.some((step) => step.phases.some(isHeated)) &&
       plan.steps.some((step) => step.phases.some((phase) => phase.kind === 'rest' && phase.overnightOk)) &&
       'At night the heat is off and unplugged',

@@ -1,3 +1,4 @@
+import type { Known, Span } from '../figure';
 import type { Lid } from '../method/method';
 
 export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn'] as const;
@@ -12,7 +13,7 @@ export interface Draft {
   readonly chain: readonly ChainItem[];
   readonly vessels: Readonly<Record<string, string>>;
   /** By "step/addition" or "step/water": the amount a person set instead of the proposed one. */
-  readonly overrules: Readonly<Record<string, number>>;
+  readonly overrules: Readonly<Record<string, number | Span>>;
   readonly pins: Readonly<Record<string, number>>;
   /** By step id: reason for passing a stop that a reason may pass. */
   readonly reasons: Readonly<Record<string, string>>;
@@ -29,7 +30,8 @@ export interface ChainItem {
   readonly methodId: string;
   /** Null or missing: the newest. */
   readonly methodVersion?: number | null;
-  readonly params: Readonly<Record<string, number | null>>;
+  /** What a person set: a figure, a range ("6–8 h"), or null: not set on purpose. */
+  readonly params: Readonly<Record<string, Known>>;
   readonly dyestuffId: string | null;
   /** The kept liquor that a step brings out. */
   readonly liquorId?: string | null;

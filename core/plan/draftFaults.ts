@@ -1,4 +1,6 @@
+import { isSpan, leastOf, mostOf } from '../figure';
 import type { MethodBook } from '../method/library';
+import { rangedParams } from '../method/method';
 import { labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import type { Draft } from './draft';
@@ -20,8 +22,9 @@ export function draftFaults(draft: Draft, methods: MethodBook, shelf: Shelf): { 
     for (const [key, value] of Object.entries(item.params)) {
       const param = method.params.find((one) => one.key === key);
       if (!param) faults.push({ at: `${at}.params.${key}`, message: `${method.name} has no parameter “${key}”.` });
-      else if (value !== null && (value < param.min || value > param.max))
+      else if (value !== null && ((leastOf(value) ?? 0) < param.min || (mostOf(value) ?? 0) > param.max))
         faults.push({ at: `${at}.params.${key}`, message: `${param.label}: between ${param.min} and ${param.max} ${param.unit}.` });
+      else if (isSpan(value) && !rangedParams(method).has(key)) faults.push({ at: `${at}.params.${key}`, message: `${param.label}: one figure stands here.` });
     }
   });
   for (const [substance, label] of Object.entries(draft.labels ?? {})) {

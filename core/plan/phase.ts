@@ -1,10 +1,15 @@
+import { knownText } from '../figure';
+import { printDuration } from '../measure/print';
 import { unreachable } from '../result';
+
 export interface SpanMin {
   readonly min: number;
   readonly typical: number;
   readonly max: number;
   /** Nobody said how long: the clock is given a usual hour, and anything will do. */
   readonly open?: true;
+  /** A person said from when to when will do: both ends are called. */
+  readonly said?: true;
   /** The least or most that the method gives, min, where the usual was set beyond it. */
   readonly beyondMin?: number;
 }
@@ -30,6 +35,12 @@ export type Phase =
 export const LOOK_IN_MIN = 20;
 
 export const isHeated = (phase: Phase): boolean => phase.kind === 'raise' || phase.kind === 'hold';
+
+/** "1 h", "6–8 h", or that anything will do. */
+export function lengthText({ open, said, min, typical, max }: SpanMin): string {
+  if (open) return 'as long as you see fit';
+  return said ? knownText({ least: min, most: max }, printDuration) : printDuration(typical);
+}
 
 /** Typical minutes of any phase. */
 export function typicalMin(phase: Phase): number {

@@ -1,9 +1,9 @@
 import type { Fit } from '../dose/fit';
-import type { Working } from '../dose/working';
+import { resultOf, type Working } from '../dose/working';
 import type { Share } from '../fibre/fibre';
 import type { Finish, LotForm } from '../fibre/lot';
 import type { Certainty, StepTreatment } from '../fibre/passport';
-import type { Figure } from '../figure';
+import { type Figure, type Known, oneOf } from '../figure';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { AmountUnit } from '../measure/print';
@@ -23,7 +23,7 @@ export interface PlannedAmount {
   readonly name: string;
   readonly unit: AmountUnit;
   readonly proposed: Working;
-  readonly overruled: number | null;
+  readonly overruled: Known;
   /** Said instead of a number: "as much as you have". */
   readonly words: string | null;
   /** The form of a dyestuff that the method is for; null for chemicals, and where any form will do. */
@@ -32,7 +32,10 @@ export interface PlannedAmount {
   readonly perDryG: number | null;
 }
 
-export const amountOf = (amount: PlannedAmount): number | null => amount.overruled ?? amount.proposed.result;
+/** What is planned: its number, or its range; null while nobody can say. */
+export const plannedKnown = (amount: PlannedAmount): Known => amount.overruled ?? resultOf(amount.proposed);
+/** The one number that is planned; null too where a range is. */
+export const amountOf = (amount: PlannedAmount): number | null => oneOf(plannedKnown(amount));
 
 export interface PlanLot {
   readonly id: string;

@@ -1,3 +1,4 @@
+import { isSpan, type Known } from '../figure';
 import { estimatedUaWPerK, secondsTo } from '../heat/pot';
 import type { Vessel } from '../kitchen/vessel';
 import { above } from '../measure/limits';
@@ -13,7 +14,7 @@ const ROOM_C = 20;
 const USUAL_RATE = 1.2;
 
 export interface PhaseContext {
-  readonly params: Readonly<Record<string, number | null>>;
+  readonly params: Readonly<Record<string, Known>>;
   readonly liquorStartsWarm: boolean;
   readonly waterMl: number | null;
   readonly vessel: Vessel | null;
@@ -25,7 +26,7 @@ export const startC = (context: Pick<PhaseContext, 'liquorStartsWarm'>): number 
 
 /** A method's phases with its parameters, this pot and this much water filled in. */
 export function resolvePhases(templates: readonly PhaseTemplate[], context: PhaseContext): Phase[] {
-  const number = (ref: Ref): number | null => resolveRef(ref, context.params);
+  const number = (ref: Ref): number | null => middleOf(resolveRef(ref, context.params));
   const optional = (ref: Ref | null): number | null => (ref === null ? null : number(ref));
   const resolved = (phase: PhaseTemplate): Phase => {
     switch (phase.kind) {
@@ -46,7 +47,7 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
           kind: 'hold',
           bandC: low === null || high === null ? null : [low, high],
           ceilingC: optional(phase.ceilingC),
-          minutes: span(phase.minutes, number),
+          minutes: span(phase.minutes, context.params),
           stirEveryMin: optional(phase.stirEveryMin),
           flipAtMin: optional(phase.flipAtMin),
         };
@@ -54,11 +55,11 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
       case 'dip':
         return { kind: 'dip', exactMin: number(phase.exactMin) ?? 3, act: phase.act };
       case 'soak':
-        return { kind: 'soak', minutes: span(phase.minutes, number), checkEveryMin: optional(phase.checkEveryMin) };
+        return { kind: 'soak', minutes: span(phase.minutes, context.params), checkEveryMin: optional(phase.checkEveryMin) };
       case 'until':
-        return { kind: 'until', minutes: span(phase.minutes, number), checkEveryMin: number(phase.checkEveryMin) ?? 1440, criterion: phase.criterion };
+        return { kind: 'until', minutes: span(phase.minutes, context.params), checkEveryMin: number(phase.checkEveryMin) ?? 1440, criterion: phase.criterion };
       case 'rest':
-        return { kind: 'rest', minutes: span(phase.minutes, number), overnightOk: phase.overnightOk };
+        return { kind: 'rest', minutes: span(phase.minutes, context.params), overnightOk: phase.overnightOk };
       default:
         return unreachable(phase);
     }
@@ -66,13 +67,23 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
   return templates.map(resolved);
 }
 
+/** The clock plans with the middle of a range, in whole fives, and with the least of an open one. */
+function middleOf(known: Known): number | null {
+  if (!isSpan(known)) return known;
+  return known.most === null ? known.least : Math.min(known.most, Math.max(known.least, Math.round((known.least + known.most) / 10) * 5));
+}
+
 const capped = (c: number | null, mostC: number): number | null => (c === null ? null : Math.min(c, mostC));
 
 /** Least ≤ typical ≤ most, whatever the parameter was set to. A length that is not set plans as an hour, and stays open. */
-function span(ref: SpanRef, number: (ref: Ref) => number | null): SpanMin {
-  const typical = number(ref.typical);
+function span(ref: SpanRef, params: PhaseContext['params']): SpanMin {
+  const set = resolveRef(ref.typical, params);
+  const number = (end: Ref): number | null => middleOf(resolveRef(end, params));
+  const typical = middleOf(set);
   if (typical === null) return { min: Math.min(number(ref.min) ?? 1, 60), typical: 60, max: Math.max(number(ref.max) ?? 1440, 60), open: true };
   const [least, most] = [number(ref.min) ?? typical, number(ref.max) ?? typical];
+  // A range that a person typed is what will do, whatever the method says.
+  if (isSpan(set)) return { min: set.least, typical, max: set.most ?? Math.max(most, typical), said: true };
   const beyondMin = above(typical, most) ? most : above(least, typical) ? least : null;
   return { min: Math.min(least, typical), typical, max: Math.max(most, typical), ...(beyondMin === null ? {} : { beyondMin }) };
 }

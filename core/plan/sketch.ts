@@ -1,6 +1,6 @@
 import { fitVessel } from '../dose/fit';
 import { hasWool, type Lot } from '../fibre/lot';
-import { knownValue, sumFigures } from '../figure';
+import { type Known, knownOf, mostOf, sumFigures, timesKnown } from '../figure';
 import { boilingC } from '../heat/boiling';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
@@ -13,7 +13,7 @@ import { additionAmount, bathAmount, paramsOf } from './amounts';
 import type { ChainItem, Draft } from './draft';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, type Phase } from './phase';
-import { amountOf, type PlanProblem, type PlanStep } from './plan';
+import { type PlanProblem, type PlanStep, plannedKnown } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
 import { resolvePhases } from './resolvePhases';
 import { suggestVessel } from './suggestVessel';
@@ -108,10 +108,9 @@ function sketchStep(
   const continues = wantsBath ? kept : null;
   const dyestuffId = item.dyestuffId ?? liquor?.dyestuffId ?? continues?.dyestuffId ?? null;
   const params = paramsOf(method, item, dyestuffId ? shelf.dyestuff(dyestuffId) : undefined);
-  const overrule = (key: string): number | null => draft.overrules[`${id}/${key}`] ?? null;
+  const overrule = (key: string): Known => draft.overrules[`${id}/${key}`] ?? null;
   const share = part ? (part.sharePct === null ? null : part.sharePct / 100) : 1;
-  const wholeG = knownValue(sumFigures(lots.map((lot) => lot.dryWeightG)));
-  const dryG = wholeG === null || share === null ? null : wholeG * share;
+  const dryG = share === null ? null : timesKnown(knownOf(sumFigures(lots.map((lot) => lot.dryWeightG))), share);
   const base = {
     params,
     dryG,
@@ -122,11 +121,13 @@ function sketchStep(
     shelf,
   };
   const water = bathAmount(template.bath, template, base, overrule('water'));
-  const waterMl = continues ? continues.waterMl : liquor ? knownValue(liquor.volumeMl) : water ? amountOf(water) : template.liquor === 'none' ? 0 : null;
-  const additions = template.additions.map((rule) => additionAmount(rule, { ...base, waterMl }, overrule(rule.id)));
+  const bathKnown = continues ? continues.waterMl : liquor ? knownOf(liquor.volumeMl) : water ? plannedKnown(water) : template.liquor === 'none' ? 0 : null;
+  // A pot must hold the most of it, and a burner heat that.
+  const waterMl = mostOf(bathKnown);
+  const additions = template.additions.map((rule) => additionAmount(rule, { ...base, waterMl: bathKnown }, overrule(rule.id)));
   const plant = additions.find((addition) => addition.id === 'dyestuff');
-  const plantG = template.kind === 'strain' ? 0 : plant ? amountOf(plant) : (continues?.plantG ?? 0);
-  const inVesselG = inIt ? dryG : 0;
+  const plantG = template.kind === 'strain' ? 0 : plant ? mostOf(plannedKnown(plant)) : (continues?.plantG ?? 0);
+  const inVesselG = inIt ? mostOf(dryG) : 0;
   const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
   const phases = phasesOf(template, { params, waterMl, vessel, inVesselG, lots, boilC, id }, input);
   if (vessel && !isNeeded(vessel) && phases.some(isHeated) && vessel.heatSourceId === null) {
@@ -256,7 +257,7 @@ function vesselFor(
 function phasesOf(
   template: StepTemplate,
   at: {
-    params: Record<string, number | null>;
+    params: Record<string, Known>;
     waterMl: number | null;
     vessel: Vessel | null;
     inVesselG: number | null;

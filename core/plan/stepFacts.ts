@@ -2,7 +2,7 @@ import { type BathStep, bathAt, bathIdAt } from '../bath/bath';
 import { bathPh } from '../bath/bathPh';
 import { wofPctOf } from '../dose/dose';
 import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/lot';
-import { knownValue, sumFigures } from '../figure';
+import { knownOf, leastOf, mostOf, sumFigures } from '../figure';
 import type { Home } from '../kitchen/home';
 import { above, atLeast } from '../measure/limits';
 import type { Content, StepFacts } from '../safety/facts';
@@ -12,7 +12,7 @@ import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { labelMissing } from './amounts';
 import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
-import { amountOf, type PlannedAmount, type PlanStep } from './plan';
+import { type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 import { startC } from './resolvePhases';
 import type { Sketch } from './sketch';
 
@@ -53,8 +53,8 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
   const sketch = context.sketches[index];
   const vessel = sketch?.vessel ?? null;
   const goods = lots.filter((lot) => step.lotIds.includes(lot.id));
-  const dryG = knownValue(sumFigures(goods.map((lot) => lot.dryWeightG)));
-  const waterMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
+  const dryG = mostOf(knownOf(sumFigures(goods.map((lot) => lot.dryWeightG))));
+  const waterMl = bathMlOf(step);
   const planned = (one: Step): Content[] => plannedIn(one, context);
   const addedIn = (one: BathStep): readonly Content[] => {
     if (context.seen) return context.seen.addedIn(one.id);
@@ -119,11 +119,14 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
   };
 }
 
+const bathMlOf = (step: Step): number | null => (step.water ? leastOf(plannedKnown(step.water)) : (step.fit?.filledMl ?? null));
+
 /** What a step puts into its bath, as planned. */
 function plannedIn(step: Step, { lots, shelf, labels }: Context): Content[] {
   const ids = step.lotIds.length > 0 ? step.lotIds : step.sizedBy;
-  const dryG = knownValue(sumFigures(lots.filter((lot) => ids.includes(lot.id)).map((lot) => lot.dryWeightG)));
-  const waterMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
+  // A limit looks at the most that may go in, on the least that it may go to.
+  const dryG = leastOf(knownOf(sumFigures(lots.filter((lot) => ids.includes(lot.id)).map((lot) => lot.dryWeightG))));
+  const waterMl = bathMlOf(step);
   const all = step.water && step.water.substance !== 'water' ? [...step.additions, step.water] : step.additions;
   return asPutIn(
     step,
@@ -142,7 +145,7 @@ export function contentOf(
   shelf: Shelf,
   labels: Readonly<Record<string, string>>,
 ): Content {
-  const amount = amountOf(addition);
+  const amount = mostOf(plannedKnown(addition));
   const grams = addition.unit === 'g' ? amount : null;
   const { substance } = addition;
   const label = labelForm(substance, labels[substance]);
@@ -216,9 +219,9 @@ function isMixed(step: Step, index: number, addedIn: (one: BathStep) => readonly
 function ironBefore(step: Step, index: number, { steps, lots }: Context): number {
   return steps.slice(0, index).reduce((sum, earlier) => {
     if (!earlier.lotIds.some((id) => step.lotIds.includes(id))) return sum;
-    const dryG = knownValue(sumFigures(lots.filter((lot) => earlier.lotIds.includes(lot.id)).map((lot) => lot.dryWeightG)));
+    const dryG = leastOf(knownOf(sumFigures(lots.filter((lot) => earlier.lotIds.includes(lot.id)).map((lot) => lot.dryWeightG))));
     const iron = earlier.additions.filter((addition) => addition.substance === 'ironSulfate' && addition.unit === 'g');
-    return sum + iron.reduce((pct, addition) => pct + (wofPctOf(amountOf(addition), dryG) ?? 0), 0);
+    return sum + iron.reduce((pct, addition) => pct + (wofPctOf(mostOf(plannedKnown(addition)), dryG) ?? 0), 0);
   }, 0);
 }
 

@@ -1,3 +1,4 @@
+import { type Known, type Span, sumKnown } from '../figure';
 import { unreachable } from '../result';
 import type { Phase } from './phase';
 import type { Plan } from './plan';
@@ -7,7 +8,7 @@ export interface PlanTotals {
   readonly startMs: number;
   readonly endMs: number;
   readonly handsMin: number;
-  readonly heatMin: number;
+  readonly heatMin: Exclude<Known, null>;
 }
 
 /** Minutes of a phase in which hands are busy, as usual. */
@@ -30,12 +31,12 @@ function handsMin(phase: Phase): number {
 }
 
 /** Minutes of a phase on the heat, as usual. */
-function heatMin(phase: Phase): number {
+function heatMin(phase: Phase): number | Span {
   switch (phase.kind) {
     case 'raise':
       return phase.minutes;
     case 'hold':
-      return phase.minutes.typical;
+      return phase.minutes.said ? { least: phase.minutes.min, most: phase.minutes.max } : phase.minutes.typical;
     case 'charge':
     case 'lift':
     case 'dip':
@@ -50,11 +51,10 @@ function heatMin(phase: Phase): number {
 
 export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
   const phases = plan.steps.flatMap((step) => step.phases);
-  const sum = (of: (phase: Phase) => number) => phases.reduce((total, phase) => total + of(phase), 0);
   return {
     startMs: Math.min(...plan.steps.map((step) => step.startMs)),
     endMs: Math.max(...plan.steps.map((step) => step.endMs)),
-    handsMin: sum(handsMin),
-    heatMin: sum(heatMin),
+    handsMin: phases.reduce((total, phase) => total + handsMin(phase), 0),
+    heatMin: sumKnown(phases.map(heatMin)) ?? 0,
   };
 }

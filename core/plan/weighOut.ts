@@ -1,5 +1,6 @@
 import { type StockSolution, stockSolution } from '../dose/solutions';
 import { nearestSpoons, spoonsToGrams } from '../dose/spoons';
+import { type Known, oneOf } from '../figure';
 import { scaleFor } from '../kitchen/scale';
 import type { AmountUnit } from '../measure/print';
 import { roundForHands } from '../measure/rounding';
@@ -7,7 +8,7 @@ import type { PlantForm } from '../shelf/dyestuff';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import { BATH_IN_ALL } from './amounts';
-import { amountOf, type Plan, type PlannedAmount, type PlanStep } from './plan';
+import { amountOf, type Plan, type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 
 /** One thing to weigh or measure, in the order in which the work wants it. */
 export interface WeighLine {
@@ -22,8 +23,8 @@ export interface WeighLine {
   readonly form: PlantForm | null;
   readonly unit: AmountUnit;
   /** As planned, not rounded; null when unknown. */
-  readonly planned: number | null;
-  /** What to aim at: rounded to what the scale shows. */
+  readonly planned: Known;
+  /** What to aim at: rounded to what the scale shows; null too where a range is planned. */
   readonly aim: number | null;
   /** Said instead of a number. */
   readonly words: string | null;
@@ -54,7 +55,8 @@ function toPour(water: PlannedAmount, step: PlanStep): PlannedAmount {
 }
 
 function lineOf(amount: PlannedAmount, step: PlanStep, plan: Pick<Plan, 'home'>, shelf: Shelf): WeighLine {
-  const planned = amountOf(amount);
+  const known = plannedKnown(amount);
+  const planned = oneOf(known);
   const assistant = shelf.assistant(amount.substance);
   const scale = amount.unit === 'g' && planned !== null ? scaleFor(plan.home.scales, planned) : null;
   const stock = scale && planned !== null && assistant ? stockSolution(planned, scale.readsToG) : null;
@@ -68,7 +70,7 @@ function lineOf(amount: PlannedAmount, step: PlanStep, plan: Pick<Plan, 'home'>,
     name: amount.name,
     form: amount.form,
     unit: amount.unit,
-    planned,
+    planned: known,
     aim: planned === null ? null : roundForHands(planned, amount.unit === 'g' && !stock ? (scale?.readsToG ?? null) : null),
     words: amount.words,
     stock,

@@ -1,8 +1,9 @@
+import { leastOf } from '../figure';
 import { estimatedUaWPerK, holdingW, temperatureAfter } from '../heat/pot';
 import { probeReadsC } from '../heat/simPot';
 import type { Reading } from '../hold/credit';
 import { typicalMin } from '../plan/phase';
-import { amountOf, type Plan, type PlanStep } from '../plan/plan';
+import { type Plan, type PlanStep, plannedKnown } from '../plan/plan';
 import { unreachable } from '../result';
 import type { RunFact } from '../run/events';
 import { plannedStirsMin } from '../run/nudges';
@@ -151,7 +152,7 @@ function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance
 
 function weighIn(step: PlanStep, slip: Slip, enteredMs: number, chance: () => number): Act[] {
   return step.additions.flatMap((addition, i): Act[] => {
-    const planned = amountOf(addition);
+    const planned = leastOf(plannedKnown(addition));
     if (planned === null) return [];
     const factor = slip.amountFactor ?? 1 + (chance() - 0.5) * 0.02;
     const value = Math.round(planned * factor * 10) / 10;

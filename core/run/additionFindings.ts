@@ -1,4 +1,4 @@
-import { type Figure, knownValue } from '../figure';
+import { type Figure, knownOf } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { asPutIn, type Context, contentOf, factsOf, type Seen } from '../plan/stepFacts';
@@ -99,7 +99,7 @@ const asPlanned = (substance: string, amount: Figure, unit: AmountUnit, shelf: S
   substance,
   name: shelf.nameOf(substance),
   unit,
-  overruled: knownValue(amount),
+  overruled: knownOf(amount),
   words: null,
   form: null,
   perDryG: null,

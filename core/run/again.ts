@@ -1,9 +1,9 @@
-import { knownValue, sumFigures } from '../figure';
+import { figureText, type Known, knownOf, sumFigures, timesKnown } from '../figure';
 import { creditedMin } from '../hold/credit';
 import { printAmount } from '../measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, usualParams } from '../method/method';
 import type { Draft } from '../plan/draft';
-import type { Plan, PlanStep } from '../plan/plan';
+import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
 import { labelForm } from '../shelf/forms';
 import { shelfOf } from '../shelf/library';
@@ -29,7 +29,7 @@ export function draftAgain(
       const open = { ...item, lotIds: null };
       const method = plan.methods.find((one) => one.id === item.methodId && (!item.methodVersion || one.version === item.methodVersion));
       if (!method) return open;
-      let params: Record<string, number | null> = { ...usualParams(method), ...item.params };
+      let params: Record<string, Known> = { ...usualParams(method), ...item.params };
       for (const template of method.steps) {
         const step = plan.steps.find((s) => s.id === `${item.id}-${template.key}`);
         if (!step) continue;
@@ -57,33 +57,34 @@ export function beyondPlan(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): 
     (state.steps[step.id]?.additions ?? [])
       .filter((addition) => addition.additionId === null)
       .map(
-        ({ substance, amount, unit }) => `${step.title}: ${amount.state === 'unknown' ? '' : `${printAmount(amount.value, unit)} `}${shelf.nameOf(substance)}`,
+        ({ substance, amount, unit }) =>
+          `${step.title}: ${amount.state === 'unknown' ? '' : `${figureText(amount, (value) => printAmount(value, unit))} `}${shelf.nameOf(substance)}`,
       ),
   );
 }
 
 const keyOf = (ref: Ref | null): string | null => (ref === null || typeof ref === 'number' ? null : ref.param);
 
-function actualDoses(step: PlanStep, plan: Plan, state: RunState, rules: readonly AdditionRule[]): Record<string, number> {
-  const doses: Record<string, number> = {};
+function actualDoses(step: PlanStep, plan: Plan, state: RunState, rules: readonly AdditionRule[]): Record<string, Known> {
+  const doses: Record<string, Known> = {};
   const dryG = sizingG(step, plan, state);
   for (const rule of rules) {
     const logged = state.steps[step.id]?.additions.filter((addition) => addition.additionId === rule.id) ?? [];
-    const amount = knownValue(sumFigures(logged.map((addition) => addition.amount)));
+    const amount = knownOf(sumFigures(logged.map((addition) => addition.amount)));
     if (logged.length === 0 || amount === null) continue;
     // What was weighed was the product of the label; the rule speaks of the recipe's.
     const factor = labelForm(rule.substance, plan.draft.labels?.[rule.substance])?.factor ?? 1;
-    const dose = actualDose(rule, amount / factor, dryG, litresOf(step, state));
+    const dose = actualDose(rule, timesKnown(amount, 1 / factor) ?? 0, dryG, litresOf(step, state));
     if (dose) doses[dose.key] = dose.value;
   }
   return doses;
 }
 
 /** The parameter that would have asked for this amount; null where a rule has none, or its base is unknown. */
-function actualDose(rule: AdditionRule, amount: number, dryG: number | null, litres: number | null): { key: string; value: number } | null {
+function actualDose(rule: AdditionRule, amount: Known, dryG: number | null, litres: number | null): { key: string; value: Known } | null {
   const per = (ref: Ref, base: number | null, factor: number) => {
     const key = keyOf(ref);
-    return key === null || base === null || base === 0 ? null : { key, value: (amount / base) * factor };
+    return key === null || base === null || base === 0 ? null : { key, value: timesKnown(amount, factor / base) };
   };
   switch (rule.rule) {
     case 'wofPct':
@@ -107,7 +108,7 @@ function actualDose(rule: AdditionRule, amount: number, dryG: number | null, lit
 
 function litresOf(step: PlanStep, state: RunState): number | null {
   const read = state.steps[step.id]?.volumeMl.at(-1)?.value;
-  const mL = read ?? step.water?.overruled ?? step.water?.proposed.result ?? null;
+  const mL = read ?? (step.water ? amountOf(step.water) : null);
   return mL === null ? null : mL / 1000;
 }
 

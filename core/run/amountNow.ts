@@ -1,5 +1,5 @@
-import { knownValue, sumFigures } from '../figure';
-import { amountOf, type Plan, type PlannedAmount, type PlanStep } from '../plan/plan';
+import { type Known, knownValue, oneOf, sumFigures } from '../figure';
+import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from '../plan/plan';
 import type { RunState } from './fold';
 import { weightOf } from './weightOf';
 
@@ -19,9 +19,9 @@ export function amountNow(
   step: Pick<PlanStep, 'sizedBy' | 'part'>,
   plan: Pick<Plan, 'lots'>,
   state: Pick<RunState, 'lotWeightsG'>,
-): number | null {
-  const planned = amountOf(amount);
-  if (planned !== null || amount.perDryG === null) return planned;
+): Known {
+  const planned = plannedKnown(amount);
+  if (oneOf(planned) !== null || amount.perDryG === null || amount.overruled !== null) return planned;
   const dryG = sizingG(step, plan, state);
-  return dryG === null ? null : dryG * amount.perDryG;
+  return dryG === null ? planned : dryG * amount.perDryG;
 }

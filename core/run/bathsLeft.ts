@@ -1,6 +1,6 @@
 import { bathIdAt } from '../bath/bath';
-import { type Figure, measured, UNKNOWN } from '../figure';
-import { amountOf, type Plan, type PlanStep } from '../plan/plan';
+import { type Figure, figureOf, measured } from '../figure';
+import { type Plan, type PlanStep, plannedKnown } from '../plan/plan';
 import { LEFT_OVER_WORD, type LeftOver } from '../shelf/assistant';
 import { shelfOf } from '../shelf/library';
 import type { RunState } from './fold';
@@ -36,7 +36,7 @@ export function bathsLeft(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): B
   return [...last.values()].map(({ step, substances, ph }): BathLeft => {
     const did = state.steps[step.id];
     const read = did?.volumeMl.at(-1)?.value;
-    const planned = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
+    const planned = step.water ? plannedKnown(step.water) : (step.fit?.filledMl ?? null);
     const ways = new Set([...substances].flatMap((id) => shelf.assistant(id)?.leftOver ?? []));
     if (ph !== null && (ph < 6 || ph > 9)) ways.add('W3');
     if (ways.size === 0) ways.add('W1');
@@ -45,7 +45,7 @@ export function bathsLeft(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): B
       title: step.title,
       vesselId: did?.vesselId ?? step.vesselId,
       dyestuffId: step.dyestuffId,
-      volumeMl: read !== undefined ? measured(read) : planned === null ? UNKNOWN : { state: 'estimated', value: planned },
+      volumeMl: read !== undefined ? measured(read) : figureOf(planned, 'estimated'),
       ph,
       doneAtMs: did?.endedAtMs ?? 0,
       pour: STRICT.filter((way) => ways.has(way)).map((way) => LEFT_OVER_WORD[way]),

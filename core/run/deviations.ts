@@ -1,7 +1,8 @@
+import { figureText, type Known, knownOf, knownText, sumFigures } from '../figure';
 import { above } from '../measure/limits';
 import { printAmount, printBand, printDuration, printExactDuration, printNumber, printTemperature } from '../measure/print';
-import type { Phase } from '../plan/phase';
-import { amountOf, type PlanStep } from '../plan/plan';
+import { lengthText, type Phase, type SpanMin } from '../plan/phase';
+import { amountOf, type PlanStep, plannedKnown } from '../plan/plan';
 import { unreachable } from '../result';
 import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
@@ -118,7 +119,9 @@ function holdRows(phase: Extract<Phase, { kind: 'hold' }>, done: PhaseClock, sta
   }
   rows.push(...temperatureRows(bandC, ceilingC, done, clock));
   if (phase.stirEveryMin !== null) {
-    const planned = plannedStirsMin(minutes.typical, phase.stirEveryMin).length;
+    // How often depends on how long; of a range nobody can say beforehand.
+    const heldMin = minutes.said ? Math.min(minutes.max, Math.max(minutes.min, done.elapsedMin)) : minutes.typical;
+    const planned = plannedStirsMin(heldMin, phase.stirEveryMin).length;
     const actual = state.stirredAtMs.length;
     const off = actual - planned;
     rows.push(
@@ -169,14 +172,14 @@ function lookRows(everyMin: number, done: PhaseClock, state: StepState): Row[] {
 
 function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string) => string): Row[] {
   const rows = step.additions.map((addition) => {
-    const planned = amountOf(addition);
+    const planned = plannedKnown(addition);
     const logged = state.additions.filter((entry) => entry.additionId === addition.id);
-    const known = logged.every((entry) => entry.amount.state !== 'unknown');
-    const total = known && logged.length > 0 ? logged.reduce((sum, entry) => sum + (entry.amount.state === 'unknown' ? 0 : entry.amount.value), 0) : null;
+    const total = logged.length === 0 ? null : knownOf(sumFigures(logged.map((entry) => entry.amount)));
+    const print = (known: Known): string => (known === null ? 'unknown' : knownText(known, (value) => printAmount(value, addition.unit)));
     const estimated = logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : '';
-    const actual = logged.length === 0 ? 'not logged' : total === null ? 'amount unknown' : `${printAmount(total, addition.unit)}${estimated}`;
+    const actual = logged.length === 0 ? 'not logged' : total === null ? 'amount unknown' : `${print(total)}${estimated}`;
     const difference = amountDifference(addition.name, planned, total, addition.unit, logged.length > 0);
-    return as(addition.name, planned === null ? 'unknown' : printAmount(planned, addition.unit), actual, difference, planned !== null && total !== null);
+    return as(addition.name, print(planned), actual, difference, planned !== null && total !== null);
   });
   if (step.water) {
     const waterMl = amountOf(step.water);
@@ -190,7 +193,7 @@ function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string
   }
   for (const extra of state.additions.filter((entry) => entry.additionId === null)) {
     const name = nameOf(extra.substance);
-    const amount = extra.amount.state === 'unknown' ? 'amount unknown' : printAmount(extra.amount.value, extra.unit);
+    const amount = extra.amount.state === 'unknown' ? 'amount unknown' : figureText(extra.amount, (value) => printAmount(value, extra.unit));
     rows.push(as(name, 'not planned', amount, `${name} added beyond the plan`));
   }
   return rows;
@@ -215,8 +218,10 @@ const times = (n: number): string => (n === 1 ? 'once' : `${n} times`);
 const elapsedText = ({ elapsedMin, pausedMin }: PhaseClock): string =>
   `${printDuration(elapsedMin)}${pausedMin >= 1 ? ` (and ${printDuration(pausedMin)} paused)` : ''}`;
 
-const spanText = (plannedMin: number, { min, max, open }: Limits): string => {
+const spanText = (plannedMin: number, minutes: SpanMin): string => {
+  const { min, max, open, said } = minutes;
   if (open) return 'not set';
+  if (said) return lengthText(minutes);
   const usual = printDuration(plannedMin);
   return min === max ? usual : `${usual} (${printDuration(min)} to ${printDuration(max)} will do)`;
 };

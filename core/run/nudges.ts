@@ -1,4 +1,5 @@
-import { printAmount, printTemperature } from '../measure/print';
+import { type Known, knownText } from '../figure';
+import { printAmount, printDuration, printTemperature } from '../measure/print';
 import { LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
@@ -70,7 +71,7 @@ function runningNudges(
   clock: StepClock,
   nowMs: number,
   diary: Diary,
-  amountFor: (addition: PlannedAmount) => number | null,
+  amountFor: (addition: PlannedAmount) => Known,
 ): Nudge[] {
   const now = clock.current;
   if (!now) return [];
@@ -87,7 +88,7 @@ function runningNudges(
             step,
             'add',
             now.enteredMs,
-            `Add ${amount === null ? 'the' : printAmount(amount, addition.unit)} ${addition.name}${amount === null ? ' and log how much' : ''}`,
+            `Add ${amount === null ? 'the' : knownText(amount, (value) => printAmount(value, addition.unit))} ${addition.name}${amount === null ? ' and log how much' : ''}`,
           ),
         );
       }
@@ -107,7 +108,7 @@ function runningNudges(
       break;
     case 'hold': {
       const leftMin = now.leftMin ?? 0;
-      const endMs = nowMs + leftMin * MIN;
+      const endMs = nowMs + ((phase.minutes.said ? phase.minutes.max - phase.minutes.typical : 0) + leftMin) * MIN;
       const { latestC } = clock;
       if (phase.ceilingC !== null && latestC && latestC.bathC > phase.ceilingC) {
         nudges.push(
@@ -137,14 +138,10 @@ function runningNudges(
       if (phase.flipAtMin !== null && state.flippedAtMs.length === 0 && leftMin > 0) {
         nudges.push(nudge(step, 'flip', now.enteredMs + phase.flipAtMin * MIN, 'Turn the load over'));
       }
-      nudges.push(
-        nudge(
-          step,
-          next ? 'nextPhase' : 'finish',
-          endMs,
-          next ? `${nextText(next)}` : phase.minutes.open ? 'An hour is over: enough? Heat off' : 'Hold is full: heat off',
-        ),
-      );
+      // Of a range the most is the end; from the least on it is enough.
+      nudges.push(...enoughCall(step, state, phase.minutes, nowMs + (phase.minutes.min - (phase.minutes.typical - leftMin)) * MIN));
+      const off = phase.minutes.open ? 'An hour is over: enough? Heat off' : phase.minutes.said ? 'The most is reached: heat off' : 'Hold is full: heat off';
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, next ? `${nextText(next)}` : off));
       break;
     }
     case 'dip': {
@@ -157,6 +154,7 @@ function runningNudges(
         const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
         nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
       }
+      nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     }
@@ -164,10 +162,12 @@ function runningNudges(
       const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
       nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: ${phase.criterion}?`));
+      nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     }
     case 'rest':
+      nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     case 'lift':
@@ -179,12 +179,18 @@ function runningNudges(
   return nudges;
 }
 
+/** A range is called at its least, too: a look there answers the call, and it goes on to its most. */
+const enoughCall = (step: PlanStep, state: StepState, minutes: SpanMin, leastMs: number): Nudge[] =>
+  minutes.said && !state.checks.some((check) => check.atMs >= leastMs)
+    ? [nudge(step, 'check', leastMs, `Enough from now on, ${printDuration(minutes.max - minutes.min)} more at the most: look at it`)]
+    : [];
+
 /**
  * When a soak, wait or rest is over: its usual time after it really began, or when somebody is there again, as long as
  * its most allows; else before they go, if its least is over by then.
  */
 function usualEnd(enteredMs: number, minutes: SpanMin, diary: Diary): number {
-  const usualMs = enteredMs + minutes.typical * MIN;
+  const usualMs = enteredMs + (minutes.said ? minutes.max : minutes.typical) * MIN;
   const home = homeAtOrAfter(diary, usualMs);
   if (!home || home.fromMs <= usualMs) return usualMs;
   const mostMs = enteredMs + minutes.max * MIN;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { estimated, measured, UNKNOWN } from '../figure';
+import { estimated, type Figure, measured, UNKNOWN } from '../figure';
+import type { AmountUnit } from '../measure/print';
 import type { ChainItem } from '../plan/draft';
 import { planned, wool } from '../plan/plan.fixture';
 import type { RunEvent, RunFact } from './events';
@@ -12,13 +13,8 @@ import { weightOf } from './weightOf';
 let n = 0;
 const ev = (fact: RunFact): RunEvent => ({ ...fact, id: `e${++n}`, atMs: n * 1000, recordedAtMs: n * 1000 });
 const item = (id: string, methodId: string, more: Partial<ChainItem> = {}): ChainItem => ({ id, methodId, params: {}, dyestuffId: null, ...more });
-const add = (
-  stepId: string,
-  additionId: string | null,
-  substance: string,
-  amount: { state: 'measured' | 'estimated'; value: number } | { state: 'unknown' },
-  unit: 'g' | 'mL' | 'piece' = 'g',
-) => ev({ type: 'addition', stepId, additionId, substance, amount, unit });
+const add = (stepId: string, additionId: string | null, substance: string, amount: Figure, unit: AmountUnit = 'g') =>
+  ev({ type: 'addition', stepId, additionId, substance, amount, unit });
 const enter = (stepId: string, phaseIndex = 0) => ev({ type: 'phaseEntered', stepId, phaseIndex });
 const finish = (...ids: string[]) => ids.map((stepId) => ev({ type: 'stepFinished', stepId }));
 

@@ -1,7 +1,7 @@
 import { bathIdAt } from '../bath/bath';
 import { wofPctOf } from '../dose/dose';
 import type { Certainty, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
-import { estimated, type Figure, knownValue, measured, sumFigures, UNKNOWN } from '../figure';
+import { type Figure, figureOf, isSpan, knownOf, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
 import { printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
 import { shelfOf } from '../shelf/library';
@@ -102,12 +102,13 @@ function noteOf(step: PlanStep, did: StepState, kind: TreatmentKind | null): str
 }
 
 function partOf(whole: Figure, sharePct: number | null): Figure {
-  const g = knownValue(whole);
-  return g === null || sharePct === null ? UNKNOWN : estimated((g * sharePct) / 100);
+  if (sharePct === null) return UNKNOWN;
+  return figureOf(timesKnown(knownOf(whole), sharePct / 100), 'estimated');
 }
 
 function usedPct(amount: Figure, dryG: Figure): Figure {
-  const pct = wofPctOf(knownValue(amount), knownValue(dryG));
-  if (pct === null) return UNKNOWN;
-  return amount.state === 'measured' && dryG.state === 'measured' ? measured(pct) : estimated(pct);
+  const [used, fibre] = [knownOf(amount), knownOf(dryG)];
+  const [least, most] = [wofPctOf(leastOf(used), mostOf(fibre)), wofPctOf(mostOf(used), leastOf(fibre))];
+  if (used === null || fibre === null || least === null) return UNKNOWN;
+  return figureOf(isSpan(used) || isSpan(fibre) ? { least, most } : least, amount.state === 'measured' && dryG.state === 'measured' ? 'measured' : 'estimated');
 }

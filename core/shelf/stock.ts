@@ -1,4 +1,4 @@
-import { estimated, type Figure, knownValue, UNKNOWN } from '../figure';
+import { asGuessed, type Figure, figureOf, isSpan, type Known, knownOf, leastOf, measured, mostOf, sumFigures, sumKnown, UNKNOWN } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import type { PlantForm } from './dyestuff';
 
@@ -44,7 +44,7 @@ export interface StockLevel {
   readonly item: StockItem;
   /** Left now; never below 0. Unknown when the count or a use is unknown. */
   readonly left: Figure;
-  readonly used: number;
+  readonly used: Exclude<Known, null>;
   /** Uses of unknown amount since the count. */
   readonly unknownUses: number;
 }
@@ -54,12 +54,12 @@ export interface StockLevel {
  * counted does not touch it. Water is never counted.
  */
 export function stockLevels(items: readonly StockItem[], uses: readonly Use[]): StockLevel[] {
-  const levels = new Map(items.map((item) => [item.id, { left: knownValue(item.amount), used: 0, unknownUses: 0 }]));
+  const levels = new Map<string, Level>(items.map((item) => [item.id, { left: knownOf(item.amount), used: 0, unknownUses: 0 }]));
   for (const use of uses.toSorted((a, b) => a.atMs - b.atMs)) {
     const able = items
       .filter((item) => serves(item, use) && item.countedAtMs <= use.atMs)
       .toSorted((a, b) => a.countedAtMs - b.countedAtMs || (a.id < b.id ? -1 : 1));
-    let rest = knownValue(use.amount);
+    let rest = knownOf(use.amount);
     for (const [i, item] of able.entries()) {
       const level = levels.get(item.id);
       if (!level) continue;
@@ -67,26 +67,33 @@ export function stockLevels(items: readonly StockItem[], uses: readonly Use[]): 
         if (i === 0) level.unknownUses++;
         break;
       }
-      if (rest <= 0) break;
-      const isLast = i === able.length - 1;
-      const take = level.left === null || isLast ? rest : Math.min(rest, level.left);
-      level.used += take;
-      if (level.left !== null) level.left = Math.max(0, level.left - take);
-      rest -= take;
+      if (rest === 0) break;
+      // A range is taken from one of them: nobody can say where its end fell.
+      const take: Exclude<Known, null> = isSpan(rest) || isSpan(level.left) || level.left === null || i === able.length - 1 ? rest : Math.min(rest, level.left);
+      level.used = sumKnown([level.used, take]) ?? level.used;
+      level.left = lessKnown(level.left, take);
+      rest = isSpan(rest) || isSpan(take) ? 0 : rest - take;
     }
   }
   return items.map((item) => {
-    const level = levels.get(item.id) ?? { left: null, used: 0, unknownUses: 0 };
-    const left: Figure =
-      level.left === null || level.unknownUses > 0
-        ? UNKNOWN
-        : level.used === 0
-          ? item.amount
-          : item.amount.state === 'estimated'
-            ? estimated(level.left)
-            : { state: item.amount.state === 'measured' ? 'measured' : 'estimated', value: level.left };
-    return { item, left, used: level.used, unknownUses: level.unknownUses };
+    const { left, used, unknownUses } = levels.get(item.id) ?? { left: null, used: 0, unknownUses: 0 };
+    const figure = unknownUses > 0 ? UNKNOWN : used === 0 ? item.amount : figureOf(left, item.amount.state === 'measured' ? 'measured' : 'estimated');
+    return { item, left: figure, used, unknownUses };
   });
+}
+
+interface Level {
+  left: Known;
+  used: Exclude<Known, null>;
+  unknownUses: number;
+}
+
+/** What may be left: never below 0. */
+function lessKnown(from: Known, take: Exclude<Known, null>): Known {
+  if (from === null) return null;
+  if (!isSpan(from) && !isSpan(take)) return Math.max(0, from - take);
+  const [top, most] = [mostOf(from), mostOf(take)];
+  return { least: most === null ? 0 : Math.max(0, (leastOf(from) ?? 0) - most), most: top === null ? null : Math.max(0, top - (leastOf(take) ?? 0)) };
 }
 
 export interface Need {
@@ -95,7 +102,7 @@ export interface Need {
   readonly name: string;
   readonly unit: AmountUnit;
   /** Null when an amount of the plan is unknown. */
-  readonly amount: number | null;
+  readonly amount: Known;
 }
 
 export interface ShoppingLine extends Need {
@@ -111,7 +118,7 @@ export function sumNeeds(needs: readonly Need[]): Need[] {
     if (need.substance === 'water') continue;
     const key = `${need.substance}/${need.form}/${need.unit}`;
     const had = byKey.get(key);
-    byKey.set(key, had ? { ...had, amount: had.amount === null || need.amount === null ? null : had.amount + need.amount } : need);
+    byKey.set(key, had ? { ...had, amount: sumKnown([had.amount, need.amount]) } : need);
   }
   return [...byKey.values()];
 }
@@ -121,14 +128,10 @@ export function shoppingList(needs: readonly Need[], levels: readonly StockLevel
   return sumNeeds(needs).flatMap((need): ShoppingLine[] => {
     const mine = levels.filter(({ item }) => !item.retired && serves(item, need));
     const known = mine.map(({ left }) => left);
-    const have: Figure =
-      mine.length === 0
-        ? { state: 'measured', value: 0 }
-        : known.some((left) => left.state === 'unknown')
-          ? UNKNOWN
-          : estimated(known.reduce((sum, left) => sum + (knownValue(left) ?? 0), 0));
-    const haveG = knownValue(have);
-    const lack = need.amount === null || haveG === null ? null : Math.max(0, need.amount - haveG);
+    const have = mine.length === 0 ? measured(0) : asGuessed(sumFigures(known));
+    // Enough is enough for the most of it, with the least that may be there.
+    const [wanted, there] = [mostOf(need.amount), leastOf(knownOf(have))];
+    const lack = wanted === null || there === null ? null : Math.max(0, wanted - there);
     return lack === 0 ? [] : [{ ...need, have, lack }];
   });
 }

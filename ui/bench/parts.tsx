@@ -50,17 +50,16 @@ export const Choose = ({ address, name, label, otherwise, options }: ChooseProps
 
 /** A result, large, with its working behind the same word as everywhere. */
 export function Result({ what, working, print }: { what: string; working: Working; print: (value: number) => string }) {
-  const answer = working.result === null ? 'unknown' : print(working.result);
   return (
     <Answer
       what={what}
       help={
         <Help word="working" of={what}>
-          <WorkingLines working={working} result={answer} />
+          <WorkingLines working={working} />
         </Help>
       }
     >
-      {working.result === null ? `unknown until you know: ${working.missing.join(', ')}` : answer}
+      {working.result === null ? `unknown until you know: ${working.missing.join(', ')}` : print(working.result)}
     </Answer>
   );
 }

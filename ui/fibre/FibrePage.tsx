@@ -6,6 +6,7 @@ import type { LotView } from '@/contract/views';
 import { findLots, indexLots, type LotWish } from '@/core/fibre/findLots';
 import { LOT_FORMS } from '@/core/fibre/lot';
 import { CERTAINTIES } from '@/core/fibre/passport';
+import { figureText } from '@/core/figure';
 import { countText } from '@/core/measure/print';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
@@ -16,7 +17,7 @@ import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { SearchField } from '../shell/SearchField';
 import { LotBody } from './LotBody';
 import { LotList } from './LotList';
-import { ANSWER_WORD, figureText } from './lotText';
+import { ANSWER_WORD } from './lotText';
 
 const LotForm = later(() => import('./LotForm').then((module) => module.LotForm));
 const JoinForm = later(() => import('./JoinForm').then((module) => module.JoinForm));

@@ -6,12 +6,13 @@ import type { LotView } from '@/contract/views';
 import { LOT_FORMS, type LotForm, printComposition } from '@/core/fibre/lot';
 import { joinPassports, QUESTIONS } from '@/core/fibre/passport';
 import { joinLots } from '@/core/fibre/split';
+import { figureText } from '@/core/figure';
 import { post } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
-import { figureText, TREATMENT_WORD } from './lotText';
+import { TREATMENT_WORD } from './lotText';
 
 interface Values {
   readonly name: string;

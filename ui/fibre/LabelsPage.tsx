@@ -5,6 +5,7 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { printComposition, printFinishes } from '@/core/fibre/lot';
+import { figureText } from '@/core/figure';
 import { printPercent } from '@/core/measure/print';
 import { useLoaded } from '../api/useLoaded';
 import { Field } from '../form/Field';
@@ -12,7 +13,7 @@ import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
-import { ANSWER_WORD, figureText, TREATMENT_WORD } from './lotText';
+import { ANSWER_WORD, TREATMENT_WORD } from './lotText';
 
 /** Labels for bags and skeins: text a person can read, and a code that opens the lot. Printed as they stand here. */
 export function LabelsPage() {

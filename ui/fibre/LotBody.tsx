@@ -4,13 +4,14 @@ import Link from 'next/link';
 import type { LotView } from '@/contract/views';
 import { shareText, type Treatment } from '@/core/fibre/passport';
 import { weightWorking } from '@/core/fibre/weight';
+import { figureText } from '@/core/figure';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
 import { Notice } from '../shell/Notice';
 import { Panel } from '../shell/Page';
 import { WorkingLines } from '../shell/WorkingLines';
 import { Hem } from './Hem';
-import { ANSWER_WORD, CERTAINTY_WORD, figureText, TREATMENT_WORD } from './lotText';
+import { ANSWER_WORD, CERTAINTY_WORD, TREATMENT_WORD } from './lotText';
 
 /** What a lot is and where it came from, and its passport as a hem with a line for each stitch. */
 export function LotBody({ lot }: { lot: LotView }) {

@@ -3,11 +3,12 @@ import { Checkbox } from 'antd';
 import Link from 'next/link';
 import type { LotView } from '@/contract/views';
 import { printComposition } from '@/core/fibre/lot';
+import { figureText } from '@/core/figure';
 import { countText } from '@/core/measure/print';
 import { usePrint } from '../shell/facts';
 import { Rows } from '../shell/Rows';
 import { Hem } from './Hem';
-import { ANSWER_WORD, figureText } from './lotText';
+import { ANSWER_WORD } from './lotText';
 
 interface Props {
   readonly lots: readonly LotView[];

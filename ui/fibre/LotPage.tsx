@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { dyeableShare, printComposition, printFinishes } from '@/core/fibre/lot';
+import { figureText } from '@/core/figure';
 import { errorText, post } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
@@ -12,7 +13,6 @@ import { Notice } from '../shell/Notice';
 import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { LotBody } from './LotBody';
-import { figureText } from './lotText';
 
 const LotForm = later(() => import('./LotForm').then((module) => module.LotForm));
 const SplitForm = later(() => import('./SplitForm').then((module) => module.SplitForm));

@@ -6,7 +6,7 @@ import { printNumber } from '@/core/measure/print';
 import { Field } from '../form/Field';
 import { FigureInput } from '../form/FigureInput';
 import { TypedInput } from '../form/TypedInput';
-import { massReader, numberReader, quantityReader } from '../form/typed';
+import { amountReader, massReader, numberReader, quantityReader } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
 import { WorkingLines } from '../shell/WorkingLines';
@@ -51,7 +51,14 @@ export function WeightField({ value: draft, onChange, composition }: Props) {
         {draft.way === 'weighed' || draft.way === 'estimated' ? (
           <Field label="Weight">
             {(id) => (
-              <TypedInput id={id} value={draft.text} placeholder="152 g, or 5 oz" read={massReader(print.measures)} onChange={(text) => set({ text })} inForm />
+              <TypedInput
+                id={id}
+                value={draft.text}
+                placeholder="152 g, 5 oz, 100–200 g"
+                read={amountReader('g', null, print.measures)}
+                onChange={(text) => set({ text })}
+                inForm
+              />
             )}
           </Field>
         ) : null}

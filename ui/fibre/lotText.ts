@@ -1,11 +1,4 @@
 import type { Certainty, TreatmentKind } from '@/core/fibre/passport';
-import type { Figure } from '@/core/figure';
-
-/** "152 g", "about 60 g", "unknown". */
-export function figureText(figure: Figure, print: (value: number) => string): string {
-  if (figure.state === 'unknown') return 'unknown';
-  return figure.state === 'estimated' ? `about ${print(figure.value)}` : print(figure.value);
-}
 
 export const CERTAINTY_WORD: Record<Certainty, string> = { known: 'known', believed: 'believed', unknown: 'unknown', noneOnPurpose: 'none on purpose' };
 

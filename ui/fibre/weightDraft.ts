@@ -1,7 +1,8 @@
+import { parseAmount } from '@/core/dose/parseAmount';
 import type { Share } from '@/core/fibre/fibre';
 import { type CountSystem, type RegainTable, type WeightFrom, weightWorking } from '@/core/fibre/weight';
-import type { Figure } from '@/core/figure';
-import { parseIn, refusalText } from '@/core/measure/parseQuantity';
+import { asGuessed, type Figure } from '@/core/figure';
+import { asTyped } from '../form/typed';
 
 export type WeightWay = 'weighed' | 'estimated' | 'unknown' | 'cloth' | 'yarn' | 'regain';
 
@@ -23,8 +24,8 @@ export interface WeightDraft {
 
 export function weightDraft(figure: Figure, from: WeightFrom | null): WeightDraft {
   const blank: WeightDraft = {
-    way: from?.kind ?? (figure.state === 'unknown' ? 'unknown' : figure.state === 'estimated' ? 'estimated' : 'weighed'),
-    text: figure.state === 'unknown' || figure.value === 0 ? '' : `${figure.value} g`,
+    way: from?.kind ?? (figure.state === 'unknown' ? 'unknown' : figure.state === 'measured' ? 'weighed' : 'estimated'),
+    text: asTyped(figure, 'g'),
     widthCm: null,
     lengthCm: null,
     pieces: 1,
@@ -48,14 +49,22 @@ export function weightDraft(figure: Figure, from: WeightFrom | null): WeightDraf
   }
 }
 
+const toMg = (g: number): number => Math.round(g * 1000) / 1000;
+
+function roundedFigure(figure: Exclude<Figure, { state: 'unknown' }>): Exclude<Figure, { state: 'unknown' }> {
+  if (figure.state === 'between') return { ...figure, least: toMg(figure.least), most: figure.most === null ? null : toMg(figure.most) };
+  return { ...figure, value: toMg(figure.value) };
+}
+
 /** The weight as typed, and how it was come by; or what to mend. */
 export function readWeight(draft: WeightDraft, composition: readonly Share[]): { figure: Figure; from: WeightFrom | null } | { problem: string } {
   if (draft.way === 'unknown') return { figure: { state: 'unknown' }, from: null };
   if (draft.way === 'weighed' || draft.way === 'estimated') {
-    const parsed = parseIn(draft.text, 'mass', 'g');
-    if (!parsed.ok) return { problem: parsed.error.why === 'empty' ? 'Type the weight, or choose “unknown”.' : refusalText(parsed.error) };
-    const value = Math.round(parsed.value * 1000) / 1000;
-    return { figure: { state: draft.way === 'weighed' ? 'measured' : 'estimated', value }, from: null };
+    if (draft.text.trim() === '') return { problem: 'Type the weight, or choose “unknown”.' };
+    const parsed = parseAmount(draft.text, 'g');
+    if (!parsed.ok) return { problem: parsed.error };
+    const figure = roundedFigure(parsed.value.figure);
+    return { figure: draft.way === 'estimated' ? asGuessed(figure) : figure, from: null };
   }
   const from = fromOf(draft);
   const result = from && weightWorking(from, composition).result;

@@ -1,15 +1,16 @@
 'use client';
 import { useState } from 'react';
+import type { Span } from '@/core/figure';
 import { TypedInput } from './TypedInput';
 import type { Reader } from './typed';
 
-interface Props {
+interface Props<T extends number | Span> {
   readonly id?: string;
   readonly label?: string;
-  readonly value?: number | null;
-  readonly onChange?: (value: number | null) => void;
-  readonly read: Reader<number>;
-  readonly print: (value: number) => string;
+  readonly value?: T | null;
+  readonly onChange?: (value: T | null) => void;
+  readonly read: Reader<T>;
+  readonly print: (value: T) => string;
   readonly placeholder?: string;
   readonly disabled?: boolean;
   readonly hint?: string;
@@ -18,7 +19,8 @@ interface Props {
 }
 
 /** A figure typed in any writing that its reader knows; what cannot be read stays as it was typed, is pointed out, and changes nothing. */
-export function FigureInput({ id, label, value = null, onChange, read, print, placeholder = 'unknown', disabled = false, hint = '', inForm = false }: Props) {
+export function FigureInput<T extends number | Span = number>(props: Props<T>) {
+  const { id, label, value = null, onChange, read, print, placeholder = 'unknown', disabled = false, hint = '', inForm = false } = props;
   const [text, setText] = useState<string | null>(null);
   const shown = text ?? (value === null ? '' : print(value));
   const take = (typed: string) => {

@@ -1,11 +1,13 @@
-import { parseAmount } from '@/core/dose/parseAmount';
+import { parseAmount, type ReadAmount } from '@/core/dose/parseAmount';
+import { type Figure, figureText, knownOf, knownText, leastOf, measured, mostOf, type Span } from '@/core/figure';
 import type { Measures } from '@/core/measure/measures';
 import { massText, temperatureText, volumeText } from '@/core/measure/measureText';
 import { readNumber } from '@/core/measure/parseNumber';
 import { parseParam } from '@/core/measure/parseParam';
 import { parseIn, refusalText } from '@/core/measure/parseQuantity';
-import { parseRange } from '@/core/measure/parseRange';
-import { type AmountUnit, printFigure, printMass, printNumber, printTemperature, printVolume } from '@/core/measure/print';
+import { parseFigure, parseRange } from '@/core/measure/parseRange';
+import { type AmountUnit, printAmount, printFigure, printMass, printNumber, printTemperature, printVolume } from '@/core/measure/print';
+import { printer } from '@/core/measure/printer';
 import type { Family, UnitId } from '@/core/measure/units';
 import { parseWhen } from '@/core/time/parseWhen';
 
@@ -59,18 +61,21 @@ export const quantityReader =
     return { ok: true, value: parsed.value, says: /^[\d.,\s]*$/.test(text) ? '' : says(text, `${printNumber(parsed.value)} ${label}`) };
   };
 
-/** An amount of something that goes in; a powder by the spoon is a guess, and says so. */
+/** An amount of something that goes in, or a range of it; a powder by the spoon is a guess, and says so. */
 export const amountReader =
-  (unit: AmountUnit, bulkGPerMl: readonly [number, number] | null, measures: Measures): Reader<{ value: number; plusMinusPct: number | null }> =>
+  (unit: AmountUnit, bulkGPerMl: readonly [number, number] | null, measures: Measures): Reader<ReadAmount> =>
   (text) => {
     if (isEmpty(text)) return nothing;
     const parsed = parseAmount(text, unit, bulkGPerMl, measures.kitchen);
-    if (!parsed.ok) return { ok: false, why: refusalText(parsed.error) };
-    const { value, plusMinusPct } = parsed.value;
+    if (!parsed.ok) return { ok: false, why: parsed.error };
+    const { figure, plusMinusPct } = parsed.value;
     if (unit === 'piece') return { ok: true, value: parsed.value, says: '' };
-    const print = unit === 'g' ? [printMass(value), massText(value, measures)] : [printVolume(value), volumeText(value, measures)];
+    const own = printer(measures, 'UTC');
     const guess = plusMinusPct === null ? '' : `, give or take ${Math.round(plusMinusPct)} %`;
-    return { ok: true, value: parsed.value, says: `${says(text, ...print)}${guess}` };
+    // "about" is written once, before the first of the two.
+    const plain = figure.state === 'estimated' ? measured(figure.value) : figure;
+    const prints = [figureText(plain, (value) => printAmount(value, unit)), figureText(plain, (value) => own.amount(value, unit))];
+    return { ok: true, value: parsed.value, says: `${says(text, ...prints)}${guess}` };
   };
 
 /** A temperature in °C: "82", "180 F", "80 °C / 176 °F"; a pair that does not agree is pointed out. */
@@ -85,6 +90,28 @@ export const temperatureReader =
     if (c === null) return nothing;
     if (c < least || c > most) return { ok: false, why: `No bath reads that. Between ${least} and ${most} °C.`.replace('-', '−') };
     return { ok: true, value: c, says: says(text, printTemperature(c), temperatureText(c, measures)) };
+  };
+
+/** A figure of a method where a range may stand too: "6–8 h", "10–15 %", "at least 60 min". */
+export const rangedParamReader =
+  (unit: string, min: number, max: number): Reader<number | Span> =>
+  (text) => {
+    const parsed = parseFigure(text, unit);
+    if (!parsed.ok) return { ok: false, why: parsed.error };
+    const known = parsed.value;
+    if (known === null) return nothing;
+    if ((leastOf(known) ?? min) < min || (mostOf(known) ?? max) > max)
+      return { ok: false, why: `Between ${printNumber(min)} and ${printNumber(max)} ${unit}.` };
+    return {
+      ok: true,
+      value: known,
+      says: /^[\d.,\s]*$/.test(text)
+        ? ''
+        : says(
+            text,
+            knownText(known, (value) => printFigure(value, unit)),
+          ),
+    };
   };
 
 /** A figure of a method in its own unit, held to its range. */
@@ -134,6 +161,12 @@ export const clockReader: Reader<string> = (text) => {
   const value = new Date(parsed.value).toISOString().slice(11, 16);
   return { ok: true, value, says: says(text, value) };
 };
+
+/** A figure as its own reader takes it back: "152 g", "100–200 g"; nothing where it is unknown. */
+export function asTyped(figure: Figure, unit: AmountUnit): string {
+  const known = knownOf(figure);
+  return known === null ? '' : knownText(known, (value) => (unit === 'piece' ? `${value}` : `${value} ${unit}`));
+}
 
 /** What a reader gives for a form: the value, or null where nothing can be read. */
 export function typedValue<T>(read: Reader<T>, text: string): T | null {

@@ -1,16 +1,17 @@
+import { type Known, knownText } from '@/core/figure';
 import { printDuration, printNumber } from '@/core/measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, resolveRef, type StepTemplate } from '@/core/method/method';
 import { unreachable } from '@/core/result';
 import { blockedMore } from '@/core/safety/data/blocked';
 
-type Params = Readonly<Record<string, number | null>>;
+type Params = Readonly<Record<string, Known>>;
 const number = (ref: Ref | null, params: Params): string => {
   const value = ref === null ? null : resolveRef(ref, params);
-  return value === null ? 'unknown' : printNumber(value);
+  return value === null ? 'unknown' : knownText(value, printNumber);
 };
 const minutes = (ref: Ref, params: Params): string => {
   const value = resolveRef(ref, params);
-  return value === null ? 'a time you set' : printDuration(value);
+  return value === null ? 'a time you set' : knownText(value, printDuration);
 };
 
 /** A phase of a method in words, with its usual figures. */

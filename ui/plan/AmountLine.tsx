@@ -1,26 +1,28 @@
 'use client';
+import { resultOf } from '@/core/dose/working';
 import type { PlannedAmount } from '@/core/plan/plan';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
-import { WorkingLines } from '../shell/WorkingLines';
+import { figureIn, WorkingLines } from '../shell/WorkingLines';
 import { amountText } from './workingText';
 
 /** A planned amount with its working; what a person set instead stands beside what was worked out. */
 export function AmountLine({ amount }: { amount: PlannedAmount }) {
   const print = usePrint();
   const { proposed } = amount;
+  const result = resultOf(proposed);
   return (
     <div className="line line-tight amount">
       <span>{amount.name}</span>
       <span className="figure">{amountText(amount, print)}</span>
       {amount.overruled === null ? null : (
         <span className="quiet small">
-          You set {print.amount(amount.overruled, amount.unit)} instead
-          {proposed.result === null ? '' : ` of ${print.amount(proposed.result, amount.unit)}`}
+          You set {figureIn(amount.overruled, amount.unit, print)} instead
+          {result === null ? '' : ` of ${figureIn(result, amount.unit, print)}`}
         </span>
       )}
       <Help word="working" of={amount.name}>
-        <WorkingLines working={proposed} {...(proposed.result === null ? {} : { result: print.amount(proposed.result, amount.unit) })} />
+        <WorkingLines working={proposed} />
       </Help>
     </div>
   );

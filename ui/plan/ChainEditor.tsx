@@ -2,7 +2,7 @@
 import { Button, Collapse, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import type { PercentMeans } from '@/core/measure/percent';
-import type { Method } from '@/core/method/method';
+import { type Method, rangedParams } from '@/core/method/method';
 import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
 import type { ChainItem, Draft } from '@/core/plan/draft';
 import type { Plan, PlanProblem } from '@/core/plan/plan';
@@ -150,6 +150,7 @@ function Item(props: ItemProps) {
   const steps = plan?.steps.filter((step) => step.id.startsWith(`${item.id}-`)) ?? [];
   const stuff = item.dyestuffId ? book.shelf.dyestuff(item.dyestuffId) : undefined;
   const usual = usualFor(method, stuff);
+  const ranged = rangedParams(method);
   return (
     <div className="stack">
       <Problems problems={problems} />
@@ -202,6 +203,7 @@ function Item(props: ItemProps) {
             param={param}
             usual={usual[param.key] ?? null}
             value={item.params[param.key]}
+            ranged={ranged.has(param.key)}
             onChange={(value) => change({ params: { ...item.params, [param.key]: value } })}
           />
         ))}

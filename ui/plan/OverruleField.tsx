@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import { useState } from 'react';
+import { figureText, isSpan, type Known, knownOf, type Span } from '@/core/figure';
 import { type PercentMeans, percentReadings, readPercent } from '@/core/measure/percent';
 import { printNumber } from '@/core/measure/print';
 import type { PlannedAmount } from '@/core/plan/plan';
@@ -17,7 +18,7 @@ interface Props {
   /** How a percentage was read the last time in this plan; null: it has not been asked yet. */
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
-  readonly onSet: (value: number | null) => void;
+  readonly onSet: (value: Known) => void;
 }
 
 /**
@@ -33,12 +34,12 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
   const readAmount = amountReader(amount.unit, bulkGPerMl, print.measures);
   const percentOf = (typed: string) => (amount.unit === 'g' ? readPercent(typed) : null);
   const read = (typed: string): Read<unknown> => (percentOf(typed) === null ? readAmount(typed) : { ok: true, value: null, says: '' });
-  const take = (value: number, words: string | null) => {
+  const take = (value: number | Span, words: string | null) => {
     setProblem(null);
     setSaid(words);
     setText('');
     setPct(null);
-    onSet(Math.round(value * 10_000) / 10_000);
+    onSet(isSpan(value) ? value : Math.round(value * 10_000) / 10_000);
   };
   const takePercent = (percent: number, means: PercentMeans) => {
     const readings = percentReadings(percent, dryG, bathMl);
@@ -57,8 +58,11 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
     }
     const got = readAmount(text);
     if (!got.ok || got.value === null) return;
-    const { value, plusMinusPct } = got.value;
-    take(value, plusMinusPct === null ? null : `A spoon is a guess: ${print.mass(value)} give or take ${Math.round(plusMinusPct)} %. Weigh it if you can.`);
+    const { figure, plusMinusPct } = got.value;
+    const said = figureText(figure, (value) => print.amount(value, amount.unit));
+    const known = knownOf(figure);
+    if (known === null) return;
+    take(known, plusMinusPct === null ? null : `A spoon is a guess: ${said} give or take ${Math.round(plusMinusPct)} %. Weigh it if you can.`);
   };
   const readings = pct === null ? null : percentReadings(pct, dryG, bathMl);
   return (
@@ -71,7 +75,7 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
             read={read}
             fault={problem}
             aria-label={`Set ${amount.name} instead`}
-            placeholder={amount.unit === 'g' ? 'set instead: 18 g, 2 %, 1 tsp' : `set instead, in ${amount.unit === 'piece' ? 'pieces' : amount.unit}`}
+            placeholder={amount.unit === 'g' ? 'set instead: 18 g, 15–20 g, 2 %, 1 tsp' : `set instead, in ${amount.unit === 'piece' ? 'pieces' : amount.unit}`}
             onChange={(next) => {
               setText(next);
               setProblem(null);

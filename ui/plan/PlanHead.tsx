@@ -1,4 +1,5 @@
 'use client';
+import { knownText } from '@/core/figure';
 import { printDuration } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import { planTotals } from '@/core/plan/totals';
@@ -15,7 +16,7 @@ export function PlanTotals({ plan }: { plan: Plan }) {
         {print.date(totals.startMs, totals.startMs)} to {print.date(totals.endMs, totals.startMs)}
       </span>
       <span>hands {printDuration(totals.handsMin)}</span>
-      <span>heat {printDuration(totals.heatMin)}</span>
+      <span>heat {knownText(totals.heatMin, printDuration)}</span>
       <span className="quiet">{slackMin < 1 ? 'Cannot end sooner' : `With every wait at its least: at most ${printDuration(slackMin)} sooner`}</span>
     </div>
   );

@@ -1,12 +1,14 @@
+import { knownText } from '@/core/figure';
 import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
-import { amountOf, type Plan, type PlannedAmount, type PlanStep } from '@/core/plan/plan';
+import { lengthText } from '@/core/plan/phase';
+import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import type { WhyNotEarlier } from '@/core/schedule/problem';
 
 export function amountText(amount: PlannedAmount, print: Printer): string {
-  const value = amountOf(amount);
-  return value === null ? (amount.words ?? 'unknown') : print.amount(value, amount.unit);
+  const known = plannedKnown(amount);
+  return known === null ? (amount.words ?? 'unknown') : knownText(known, (value) => print.amount(value, amount.unit));
 }
 
 /** Why a step is not earlier, in one sentence. */
@@ -48,17 +50,17 @@ export function phaseText(phase: PlanStep['phases'][number], print: Printer): st
       const ceiling = phase.ceilingC === null ? '' : `, never above ${print.temperature(phase.ceilingC)}`;
       const stir = phase.stirEveryMin ? `; stir every ${printDuration(phase.stirEveryMin)}` : '';
       const flip = phase.flipAtMin ? `; turn the load at ${printDuration(phase.flipAtMin)}` : '';
-      return `Hold ${phase.minutes.open ? 'as long as you see fit' : printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a temperature you know'}${ceiling}${stir}${flip}`;
+      return `Hold ${lengthText(phase.minutes)} at ${phase.bandC ? print.band(phase.bandC) : 'a temperature you know'}${ceiling}${stir}${flip}`;
     }
     case 'dip':
       return `${phase.act}: ${printDuration(phase.exactMin)}, exactly`;
     case 'soak':
-      if (phase.minutes.open) return 'Soak as long as you see fit';
+      if (phase.minutes.open || phase.minutes.said) return `Soak ${lengthText(phase.minutes)}`;
       return `Soak ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}, about ${printDuration(phase.minutes.typical)}`;
     case 'until':
-      return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${printDuration(phase.minutes.typical)}`;
+      return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${lengthText(phase.minutes)}`;
     case 'rest':
-      if (phase.minutes.open) return 'Rest with heat off as long as you see fit';
+      if (phase.minutes.open || phase.minutes.said) return `Rest with heat off ${lengthText(phase.minutes)}`;
       return `Rest with heat off, ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}${phase.overnightOk ? '; a night is fine' : ''}`;
     default:
       return unreachable(phase);

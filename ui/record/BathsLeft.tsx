@@ -2,12 +2,12 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { RunView } from '@/contract/views';
+import { figureText } from '@/core/figure';
 import { type BathLeft, bathsLeft } from '@/core/run/bathsLeft';
 import { foldRun } from '@/core/run/fold';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import type { Liquor } from '@/core/shelf/liquor';
 import { useLoaded } from '../api/useLoaded';
-import { figureText } from '../fibre/lotText';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';

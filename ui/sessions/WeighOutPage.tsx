@@ -6,11 +6,12 @@ import { useMemo, useState } from 'react';
 import type { WeighList } from '@/contract/views';
 import { type Cost, costOf } from '@/core/dose/cost';
 import { nearestSpoons } from '@/core/dose/spoons';
-import { knownValue } from '@/core/figure';
+import { figureText, type Known, knownOf, knownText, oneOf } from '@/core/figure';
 import { printNumber } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { WeighLine } from '@/core/plan/weighOut';
 import { standingTicks, type WeighTick } from '@/core/plan/weighTicks';
+import { amountDifference } from '@/core/run/amountDifference';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { WEAR_WORD, type Wear } from '@/core/shelf/assistant';
 import { type ShoppingLine, type StockLevel, serves } from '@/core/shelf/stock';
@@ -131,15 +132,16 @@ function Line({ line, tick, places, onTick }: LineProps) {
   const print = usePrint();
   const [text, setText] = useState<string | null>(null);
   const read = amountReader(line.unit, null, print.measures);
-  const weighed = tick?.amount ? knownValue(tick.amount) : null;
-  const difference = weighed === null || line.planned === null ? null : weighed - line.planned;
+  const weighed = tick?.amount ? knownOf(tick.amount) : null;
+  const difference = amountDifference(line.name, line.planned, weighed, line.unit, true);
+  const amountText = (known: Known) => (known === null ? 'unknown' : knownText(known, (value) => print.amount(value, line.unit)));
   const other = () => {
     if (text === null) return;
     if (text.trim() === '') return setText(null);
     const got = read(text);
     if (!got.ok || got.value === null) return;
     setText(null);
-    onTick({ state: got.value.plusMinusPct === null ? 'measured' : 'estimated', value: got.value.value });
+    onTick(got.value.figure);
   };
   return (
     <li className="row weigh-line" style={{ flexWrap: 'nowrap' }}>
@@ -162,14 +164,12 @@ function Line({ line, tick, places, onTick }: LineProps) {
       </div>
       <Flex vertical align="flex-end" justify="center" style={{ minHeight: 58 }}>
         <span className="figure" style={{ fontSize: 'var(--t3)' }}>
-          {line.aim === null ? 'unknown' : print.amount(line.aim, line.unit)}
+          {amountText(line.aim ?? line.planned)}
         </span>
         {tick?.amount ? (
           <span className="small">
-            weighed {weighed === null ? 'unknown' : print.amount(weighed, line.unit)}
-            {difference !== null && line.planned !== null && Math.abs(difference) > line.planned * 0.02
-              ? ` (${difference > 0 ? '+' : '−'}${print.amount(Math.abs(difference), line.unit)})`
-              : ''}
+            weighed {amountText(weighed)}
+            {difference === null ? '' : ` (${print.says(difference)})`}
           </span>
         ) : text === null ? (
           <Button type="link" size="small" className="no-print" onClick={() => setText('')}>
@@ -195,7 +195,8 @@ function Line({ line, tick, places, onTick }: LineProps) {
 /** How else it may be measured, and where it stands. */
 function lineWords(line: WeighLine, places: readonly StockLevel[], print: Printer): string {
   const own = places.find((level) => level.item.ownBulkGPerMl !== null)?.item.ownBulkGPerMl ?? null;
-  const ownSpoons = own === null || line.planned === null ? null : nearestSpoons(line.planned / own, 'metric');
+  const planned = oneOf(line.planned);
+  const ownSpoons = own === null || planned === null ? null : nearestSpoons(planned / own, 'metric');
   const spoon = ownSpoons ? `or ${ownSpoons} by your own spoon` : line.spoon ? `or about ${line.spoon.text}, give or take ${line.spoon.plusMinusPct} %` : null;
   const kept = places
     .map((level) => level.item.place)
@@ -216,7 +217,7 @@ function costFor(lines: readonly WeighLine[], standing: ReadonlyMap<string, Weig
       return {
         name: line.name,
         unit: line.unit,
-        used: tick?.amount ? knownValue(tick.amount) : line.planned,
+        used: oneOf(tick?.amount ? knownOf(tick.amount) : line.planned),
         pricePerUnit: levels.find((level) => serves(level.item, line) && level.item.pricePerUnit !== null)?.item.pricePerUnit ?? null,
       };
     }),
@@ -244,8 +245,10 @@ function Lacking({ lines }: { lines: readonly ShoppingLine[] }) {
             {line.form === null ? '' : `, ${line.form}`}: <strong>{line.lack === null ? 'unknown how much' : print.amount(line.lack, line.unit)}</strong>
             <span className="quiet small">
               {' '}
-              {line.amount === null ? 'needed: unknown' : `needed ${print.amount(line.amount, line.unit)}`};{' '}
-              {line.have.state === 'unknown' ? 'on the shelf: unknown, count it' : `on the shelf ${print.amount(line.have.value, line.unit)}`}
+              {line.amount === null ? 'needed: unknown' : `needed ${knownText(line.amount, (value) => print.amount(value, line.unit))}`};{' '}
+              {line.have.state === 'unknown'
+                ? 'on the shelf: unknown, count it'
+                : `on the shelf ${figureText(line.have, (value) => print.amount(value, line.unit))}`}
             </span>
           </li>
         ))}

@@ -2,7 +2,7 @@
 import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { liquorEdit, newLiquor } from '@/contract/shelf';
-import type { Figure } from '@/core/figure';
+import { type Figure, UNKNOWN } from '@/core/figure';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { KEPT_IN, type Liquor, spoilByMs } from '@/core/shelf/liquor';
 import { post, put } from '../api/http';
@@ -12,7 +12,7 @@ import { DayField } from '../form/DayField';
 import { FormSheet } from '../form/FormSheet';
 import { Hidden } from '../form/Hidden';
 import { TypedItem } from '../form/TypedItem';
-import { typedValue, volumeReader } from '../form/typed';
+import { amountReader, asTyped, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { PutAway } from './PutAway';
 
@@ -41,7 +41,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
   const [madeAtMs] = useState(() => liquor?.madeAtMs ?? from.madeAtMs ?? Math.round(nowMs()));
   const had: Partial<Kept> = liquor ?? from;
   const volume: Figure = had.volumeMl ?? { state: 'unknown' };
-  const offered = volume.state === 'unknown' ? '' : `${volume.value} mL`;
+  const offered = asTyped(volume, 'mL');
   const keptIn = had.keptIn ?? 'fridge';
   const first: Values = {
     id,
@@ -59,9 +59,9 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
     note: had.note ?? '',
   };
   const body = ({ id: own, revision, dyestuffId, volumeText, ...rest }: Values) => {
-    const mL = typedValue(volumeReader(measures), volumeText);
+    const read = typedValue(amountReader('mL', null, measures), volumeText);
     // What stands as it was offered is as sure as it was: a planned volume is not measured by being kept.
-    const volumeMl: Figure = volumeText === offered ? volume : mL === null ? { state: 'unknown' } : { state: 'measured', value: mL };
+    const volumeMl: Figure = volumeText === offered ? volume : (read?.figure ?? UNKNOWN);
     return { ...rest, dyestuffId: dyestuffId || null, volumeMl, from: had.from ?? null, ...(liquor ? { revision } : { id: own }) };
   };
   return (
@@ -90,7 +90,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
                 options={[{ value: '', label: 'unknown' }, ...dyestuffs.map((one) => ({ value: one.id, label: one.name }))]}
               />
             </Form.Item>
-            <TypedItem name="volumeText" label="Volume" read={(how) => volumeReader(how)} placeholder="unknown; 2.5 L" />
+            <TypedItem name="volumeText" label="Volume" read={(how) => amountReader('mL', null, how)} placeholder="unknown; 2.5 L" />
             <Form.Item name="ph" label="pH">
               <InputNumber placeholder="not measured" style={{ width: '100%' }} />
             </Form.Item>

@@ -2,6 +2,7 @@
 import { App, Button, Tabs } from 'antd';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import { figureText } from '@/core/figure';
 import type { Home } from '@/core/kitchen/home';
 import { MATERIAL_SAYS, type Vessel } from '@/core/kitchen/vessel';
 import { printDuration } from '@/core/measure/print';
@@ -10,7 +11,6 @@ import type { StockItem, StockLevel } from '@/core/shelf/stock';
 import { useNow } from '../api/serverClock';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
-import { figureText } from '../fibre/lotText';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Page } from '../shell/Page';

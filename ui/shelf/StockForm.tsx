@@ -2,8 +2,8 @@
 import { Form, Input, InputNumber, Segmented, Select } from 'antd';
 import { useState } from 'react';
 import { newStock, stockEdit } from '@/contract/shelf';
-import type { Figure } from '@/core/figure';
-import type { AmountUnit } from '@/core/measure/print';
+import { asGuessed, UNKNOWN } from '@/core/figure';
+import { AMOUNT_UNITS, type AmountUnit } from '@/core/measure/print';
 import { PLANT_FORMS, type PlantForm } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
 import type { StockItem } from '@/core/shelf/stock';
@@ -14,9 +14,11 @@ import type { Book } from '../api/useBook';
 import { FormSheet } from '../form/FormSheet';
 import { Hidden } from '../form/Hidden';
 import { TypedItem } from '../form/TypedItem';
-import { amountReader, massReader, typedValue } from '../form/typed';
+import { amountReader, asTyped, massReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { PutAway } from './PutAway';
+
+const COUNTED_IN: Readonly<Record<AmountUnit, string>> = { g: 'g', mL: 'mL', piece: 'pieces', handful: 'handfuls' };
 
 interface Values {
   readonly id: string;
@@ -25,7 +27,7 @@ interface Values {
   readonly form: PlantForm | null;
   readonly label: string | null;
   readonly amountText: string;
-  readonly sure: Figure['state'];
+  readonly sure: 'measured' | 'estimated' | 'unknown';
   readonly unit: AmountUnit;
   readonly place: string;
   readonly source: string;
@@ -47,15 +49,14 @@ export function StockForm({ item, substance, book, onClose }: Props) {
   const isPlant = (id: string) => book.dyestuffs.some((stuff) => stuff.id === id);
   const [id] = useState(() => item?.id ?? newId());
   const what = item?.substance ?? substance ?? 'alum';
-  const known = item && item.amount.state !== 'unknown' ? item.amount.value : null;
   const first: Values = {
     id,
     revision: item?.revision ?? 0,
     substance: what,
     form: item ? item.form : isPlant(what) ? 'dried' : null,
     label: item?.label ?? null,
-    amountText: item && known !== null ? `${known} ${item.unit === 'piece' ? '' : item.unit}`.trim() : '',
-    sure: item?.amount.state ?? 'measured',
+    amountText: item ? asTyped(item.amount, item.unit) : '',
+    sure: item?.amount.state === 'between' ? 'estimated' : (item?.amount.state ?? 'measured'),
     unit: item?.unit ?? book.shelf.assistant(what)?.unit ?? 'g',
     place: item?.place ?? '',
     source: item?.source ?? '',
@@ -70,7 +71,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
       ...rest,
       form: rest.form ?? null,
       label: rest.label ?? null,
-      amount: read === null ? { state: 'unknown' } : { state: sure, value: read.value },
+      amount: read === null ? UNKNOWN : sure === 'estimated' ? asGuessed(read.figure) : read.figure,
       countedAtMs: Math.round(nowMs()),
       pricePerUnit: pricePer100 === null ? null : pricePer100 / 100,
       ownBulkGPerMl: spoonG === null ? null : spoonG / 5,
@@ -118,7 +119,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
                 <Select allowClear placeholder="nobody looked" options={(forms ?? []).map((one) => ({ value: one.id, label: one.label }))} />
               </Form.Item>
               <Form.Item name="unit" label="Counted in">
-                <Select options={['g', 'mL', 'piece'].map((value) => ({ value, label: value === 'piece' ? 'pieces' : value }))} />
+                <Select options={AMOUNT_UNITS.map((value) => ({ value, label: COUNTED_IN[value] }))} />
               </Form.Item>
               <Form.Item name="sure" label="How sure">
                 <Segmented
@@ -143,7 +144,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
               <Form.Item name="source" label={plant ? 'Source and season' : 'Where it came from'}>
                 <Input maxLength={160} />
               </Form.Item>
-              <Form.Item name="pricePer100" label={`Price of 100 ${values.unit === 'piece' ? 'pieces' : values.unit}`}>
+              <Form.Item name="pricePer100" label={`Price of 100 ${COUNTED_IN[values.unit]}`}>
                 <InputNumber placeholder="unknown" style={{ width: '100%' }} />
               </Form.Item>
               {plant || values.unit !== 'g' ? null : (

@@ -2,11 +2,11 @@
 import { Button } from 'antd';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
+import { figureText, knownText } from '@/core/figure';
 import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import type { StockLevel } from '@/core/shelf/stock';
 import type { Book } from '../api/useBook';
-import { figureText } from '../fibre/lotText';
 import { Beside } from '../shell/Beside';
 import { usePrint } from '../shell/facts';
 import { EmptyPlace } from '../shell/PageState';
@@ -99,7 +99,7 @@ function Level({ level, onOpen }: { level: StockLevel; onOpen: (open: ShelfOpen)
       <p>
         <span className="figure">{figureText(level.left, (value) => print.amount(value, item.unit))}</span>
         {item.form ? `, ${item.form}` : ''}; {item.source || 'source not written down'}
-        {used > 0 ? `; ${print.amount(used, item.unit)} used since it was counted` : ''}
+        {used === 0 ? '' : `; ${knownText(used, (value) => print.amount(value, item.unit))} used since it was counted`}
         {unknownUses > 0 ? `; used ${unknownUses} times by an unknown amount: count it` : ''}
       </p>
       <Button size="small" style={{ alignSelf: 'flex-start' }} onClick={() => onOpen({ what: 'stock', item, substance: null })}>

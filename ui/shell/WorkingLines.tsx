@@ -1,11 +1,14 @@
 'use client';
-import type { Working } from '@/core/dose/working';
+import { resultOf, type Working } from '@/core/dose/working';
+import { knownText, type Span } from '@/core/figure';
 import { printNumber } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import { usePrint } from './facts';
 
 /** A figure in its unit, as this home measures where there is a measure for it. */
-export function figureIn(value: number, unit: string, print: Printer): string {
+export const figureIn = (known: number | Span, unit: string, print: Printer): string => knownText(known, (value) => oneIn(value, unit, print));
+
+function oneIn(value: number, unit: string, print: Printer): string {
   switch (unit) {
     case 'g':
       return print.mass(value);
@@ -13,16 +16,20 @@ export function figureIn(value: number, unit: string, print: Printer): string {
       return print.volume(value);
     case '°C':
       return print.temperature(value);
+    case 'piece':
+    case 'handful':
+      return print.amount(value, unit);
     default:
       return `${printNumber(value)} ${unit}`.trim();
   }
 }
 
 /** How a figure was reached: the sum, what went into it, and where the rule comes from. */
-export function WorkingLines({ working, result }: { working: Working; result?: string }) {
+export function WorkingLines({ working }: { working: Working }) {
   const print = usePrint();
   const { formula, inputs, missing, source, unit } = working;
-  const answer = working.result === null ? `unknown until you know: ${missing.join(', ')}` : (result ?? figureIn(working.result, unit, print));
+  const result = resultOf(working);
+  const answer = result === null ? `unknown until you know: ${missing.join(', ')}` : figureIn(result, unit, print);
   return (
     <>
       <p>

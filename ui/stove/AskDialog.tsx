@@ -1,7 +1,7 @@
 'use client';
 import { ConfigProvider, Form, Input, Segmented, Select } from 'antd';
 import { eventInput } from '@/contract/schemas';
-import { knownValue } from '@/core/figure';
+import { knownValue, measured, oneOf } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
@@ -14,6 +14,7 @@ import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
 import { FormSheet } from '../form/FormSheet';
 import { TypedItem } from '../form/TypedItem';
+import { asTyped } from '../form/typed';
 import { WhenField } from '../form/WhenField';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
@@ -98,10 +99,9 @@ export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
   // What stands ready on the table is what goes in.
   const ready = addition ? weighed.get(`${step.id}/${addition.id}`)?.amount : null;
-  const planned = (ready ? knownValue(ready) : null) ?? (addition ? amountNow(addition, step, plan, state) : null);
-  const unit = addition?.unit === 'piece' ? '' : (addition?.unit ?? 'g');
+  const planned = (ready ? knownValue(ready) : null) ?? (addition ? oneOf(amountNow(addition, step, plan, state)) : null);
   const first: AskValues = {
-    text: ask === 'addition' && planned !== null ? `${Math.round(planned * 100) / 100} ${unit}`.trim() : '',
+    text: ask === 'addition' && planned !== null ? asTyped(measured(Math.round(planned * 100) / 100), addition?.unit ?? 'g') : '',
     choice: ask === 'move' ? '' : ask === 'weigh' ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '') : 'measured',
     what: asked.additionId ?? addition?.id ?? 'other',
     other: '',

@@ -1,5 +1,7 @@
+import { amountUnitOf } from '@/core/dose/parseAmount';
+import { asGuessed, UNKNOWN } from '@/core/figure';
 import type { Measures } from '@/core/measure/measures';
-import { parseQuantity } from '@/core/measure/parseQuantity';
+import type { AmountUnit } from '@/core/measure/print';
 import type { PlanStep } from '@/core/plan/plan';
 import { substanceByName } from '@/core/run/additionFindings';
 import type { RunFact } from '@/core/run/events';
@@ -23,15 +25,17 @@ export interface AskValues {
 export const AGO = ['now', '2', '5', '10', '30', 'at'] as const;
 
 /** Unit of an addition: as planned, else as it is typed. Spoons of a powder whose weight is known are grams. */
-export function additionUnit(step: PlanStep, values: Pick<AskValues, 'what' | 'text' | 'other'>, shelf: Shelf, measures: Measures): 'g' | 'mL' | 'piece' {
+export function additionUnit(step: PlanStep, values: Pick<AskValues, 'what' | 'text' | 'other'>, shelf: Shelf, measures: Measures): AmountUnit {
   const { what, text } = values;
   const planned = step.additions.find((a) => a.id === what)?.unit;
   const substance = substanceOf(step, values, shelf);
-  const byVolume = !parseQuantity(text, 'mass', measures.kitchen).ok && parseQuantity(text, 'volume', measures.kitchen).ok;
-  // Leaves and flowers are planned by weight and often measured by the cup.
-  if (planned) return planned === 'g' && byVolume && shelf.dyestuff(substance) ? 'mL' : planned;
+  const said = amountUnitOf(text, measures.kitchen);
+  // Leaves and flowers are planned by weight, and measured by the cup or the handful; what is a bare number is as planned.
+  if (shelf.dyestuff(substance)) return said === 'g' && planned && /^[\d.,\s–-]*$/.test(text) ? planned : said;
+  if (planned) return planned;
   const powder = shelf.assistant(substance)?.bulkGPerMl ?? null;
-  return byVolume && powder === null ? 'mL' : shelf.assistant(substance)?.unit === 'mL' || substance === 'water' ? 'mL' : 'g';
+  if (said !== 'g') return said === 'mL' && powder !== null ? 'g' : said;
+  return shelf.assistant(substance)?.unit === 'mL' || substance === 'water' ? 'mL' : 'g';
 }
 
 /** How the text of this act is read; null where it is plain words. */
@@ -77,9 +81,8 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
       const substance = substanceOf(step, values, shelf);
       const base = { type: 'addition' as const, stepId, additionId: what === 'other' ? null : what, substance, unit };
       const read = typedValue(amountReader(unit, shelf.assistant(substance)?.bulkGPerMl ?? null, measures), text);
-      if (choice === 'unknown' || read === null) return { ...base, amount: { state: 'unknown' } };
-      // A spoon is never a weighing.
-      return { ...base, amount: { state: choice === 'estimated' || read.plusMinusPct !== null ? 'estimated' : 'measured', value: read.value } };
+      if (choice === 'unknown' || read === null) return { ...base, amount: UNKNOWN };
+      return { ...base, amount: choice === 'estimated' ? asGuessed(read.figure) : read.figure };
     }
     case 'checked':
       return { type: 'checked', stepId, finding: text.trim() };

@@ -1,3 +1,4 @@
+import { knownOf, knownText } from '@/core/figure';
 import type { Printer } from '@/core/measure/printer';
 import type { Plan } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
@@ -33,7 +34,8 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
     case 'lotWeighed':
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${print.mass(event.dryWeightG)} dry`;
     case 'addition': {
-      const amount = event.amount.state === 'unknown' ? 'amount unknown' : print.amount(event.amount.value, event.unit);
+      const known = knownOf(event.amount);
+      const amount = known === null ? 'amount unknown' : knownText(known, (value) => print.amount(value, event.unit));
       return `added ${nameOf(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
     }
     case 'stirred':

@@ -4,7 +4,7 @@ import { creditedMin } from '@/core/hold/credit';
 import { holdsMany, type Vessel } from '@/core/kitchen/vessel';
 import { printDuration, printExactDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
-import { type Phase, typicalMin } from '@/core/plan/phase';
+import { lengthText, type Phase, typicalMin } from '@/core/plan/phase';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
@@ -170,7 +170,7 @@ function progress(clock: StepClock): StoveCard['progress'] {
     const need = phase.minutes.typical;
     if (goesByClock(credit)) {
       return {
-        text: `${Math.floor(elapsedMin)} of ${printDuration(need)} by the clock`,
+        text: `${Math.floor(elapsedMin)} of ${lengthText(phase.minutes)} by the clock`,
         detail: 'temperature not measured',
         donePct: Math.min(100, (elapsedMin / need) * 100),
       };
@@ -183,7 +183,7 @@ function progress(clock: StepClock): StoveCard['progress'] {
       part(credit.unmeasuredMin, 'not measured'),
     ].filter(Boolean);
     return {
-      text: `${Math.floor(got)} of ${printDuration(need)} in band`,
+      text: `${Math.floor(got)} of ${lengthText(phase.minutes)} in band`,
       detail: parts.join(', ') || 'all of it measured',
       donePct: Math.min(100, (got / need) * 100),
     };
@@ -198,7 +198,7 @@ function progress(clock: StepClock): StoveCard['progress'] {
   }
   const planned = typicalMin(phase);
   return {
-    text: `${printDuration(elapsedMin)} of about ${printDuration(planned)}`,
+    text: `${printDuration(elapsedMin)} of about ${'minutes' in phase && typeof phase.minutes === 'object' ? lengthText(phase.minutes) : printDuration(planned)}`,
     detail: '',
     donePct: Math.min(100, (elapsedMin / Math.max(1, planned)) * 100),
   };

@@ -5,7 +5,6 @@ import { parseAct } from './parseAct';
 import { nextAct, type StoveCard } from './stoveView';
 
 export interface TypedFacts {
-  readonly card: StoveCard;
   readonly facts: readonly RunFact[];
   readonly agoMin: number;
   /** What was understood, in words. */
@@ -17,11 +16,16 @@ export function typedFacts(text: string, cards: readonly StoveCard[], chosen: St
   const line = parseAct(text);
   if (!line) return err('Not understood. Try “2 66 c”, “1 stirred”, “1 ph 4.5” or “note it smells of hay”.');
   const card = line.card === null ? chosen : cards.find((c) => c.number === line.card);
-  if (!card) return err(line.card === null ? 'No vessel is in use.' : `There is no pot ${line.card} in use.`);
   const { what, agoMin } = line;
-  const stepId = card.step.id;
   const done = (says: string, ...facts: readonly RunFact[]) =>
-    ok({ card, facts, agoMin, says: `${card.vessel.name}: ${says}${agoMin > 0 ? `, ${agoMin} min ago` : ''}` });
+    ok({ facts, agoMin, says: `${card ? `${card.vessel.name}: ` : ''}${says}${agoMin > 0 ? `, ${agoMin} min ago` : ''}` });
+  if (!card) {
+    if (line.card !== null) return err(`There is no pot ${line.card} in use.`);
+    // A note needs no pot: there is something to say of a day when nothing stands on the heat, too.
+    if (what.act === 'note') return done(`note: ${what.text}`, { type: 'note', stepId: null, text: what.text });
+    return err('No vessel is in use: begin a step first. A note can be written all the same.');
+  }
+  const stepId = card.step.id;
   switch (what.act) {
     case 'reading': {
       if (what.quantity === 'bathC' && (what.value < -10 || what.value > 150)) return err('No bath reads that. Between −10 and 150 °C.');

@@ -1,11 +1,11 @@
 import { curveBumpY, line } from 'd3-shape';
 import { UNDYED_HEX } from '@/core/colour/undyed';
+import { knownText } from '@/core/figure';
 import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { StepKind } from '@/core/method/method';
-import { isHeated } from '@/core/plan/phase';
-import type { Plan, PlanStep } from '@/core/plan/plan';
-import { amountOf } from '@/core/plan/plan';
+import { isHeated, lengthText } from '@/core/plan/phase';
+import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from '@/core/plan/plan';
 import type { Window } from '@/core/schedule/diary';
 import { wallTime } from '@/core/time/zone';
 import { type TimeScale, timeScale } from './timeScale';
@@ -228,25 +228,26 @@ export function keyFigures(step: PlanStep, print: Printer): string[] {
   const lines: string[] = [];
   for (const phase of step.phases) {
     if (phase.kind === 'hold')
-      lines.push(
-        `${phase.minutes.open ? 'not set how long' : printDuration(phase.minutes.typical)} at ${phase.bandC ? print.band(phase.bandC) : 'a heat nobody set'}`,
-      );
+      lines.push(`${phase.minutes.open ? 'not set how long' : lengthText(phase.minutes)} at ${phase.bandC ? print.band(phase.bandC) : 'a heat nobody set'}`);
     if (phase.kind === 'rest') lines.push('heat off, rest');
-    if (phase.kind === 'until') lines.push(`about ${printDuration(phase.minutes.typical)}, by eye`);
+    if (phase.kind === 'until') lines.push(`about ${lengthText(phase.minutes)}, by eye`);
     if (phase.kind === 'soak')
-      lines.push(step.kind === 'dry' ? 'shade, spread' : phase.minutes.open ? 'soak, not set how long' : `soak ${printDuration(phase.minutes.typical)}`);
+      lines.push(step.kind === 'dry' ? 'shade, spread' : phase.minutes.open ? 'soak, not set how long' : `soak ${lengthText(phase.minutes)}`);
     if (phase.kind === 'dip') lines.push(`${printDuration(phase.exactMin)}, exact`);
   }
   for (const addition of step.additions) {
-    const amount = amountOf(addition);
-    lines.push(`${amount === null ? 'unknown:' : print.amount(amount, addition.unit)} ${addition.name}`);
+    lines.push(`${plannedText(addition, print)} ${addition.name}`);
   }
   if (step.water) {
-    const water = amountOf(step.water);
-    lines.push(`${water === null ? 'unknown:' : print.volume(water)} water`);
+    lines.push(`${plannedText(step.water, print)} water`);
   }
   return lines;
 }
+
+const plannedText = (amount: PlannedAmount, print: Printer): string => {
+  const known = plannedKnown(amount);
+  return known === null ? 'unknown:' : knownText(known, (value) => print.amount(value, amount.unit));
+};
 
 function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): WarpThread {
   const lot = plan.lots[lotIndex];

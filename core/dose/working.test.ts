@@ -1,0 +1,28 @@
+import { describe, expect, test } from 'vitest';
+import { bandsOf, byStrength, perPiece } from './counts';
+import { fibreServed, plantForRatio, wofDose } from './dose';
+import { resultOf } from './working';
+
+const range = (least: number, most: number | null) => ({ least, most });
+
+describe('ranges flow through sums: each end of each is tried', () => {
+  test.each([
+    ['100–200 g at 10 %', wofDose(range(100, 200), 10), range(10, 20)],
+    ['100 g at 10–15 %', wofDose(100, range(10, 15)), range(10, 15)],
+    ['both at once', wofDose(range(100, 200), range(10, 15)), range(10, 30)],
+    ['a divisor turns it round', fibreServed(100, range(5, 10)), range(10, 20)],
+    ['at least so much', plantForRatio(range(40, null), 2), range(80, null)],
+    ['nothing of at least so much is nothing', wofDose(range(40, null), 0), range(0, 0)],
+    ['whole things, rounded up at each end', perPiece(12, range(0.25, 0.5)), range(3, 6)],
+    ['bands', bandsOf(7, range(2, 3)), range(14, 21)],
+    ['a weaker product wants more at both ends', byStrength(wofDose(range(100, 200), 10), 2, 'half strength'), range(20, 40)],
+  ])('%s', (_what, working, span) => {
+    expect(working.result).toBeNull();
+    expect(working.missing).toEqual([]);
+    expect(resultOf(working)).toEqual(span);
+  });
+  test('an unknown beside a range is unknown', () => {
+    expect(resultOf(wofDose(range(1, 2), null))).toBeNull();
+    expect(wofDose(range(1, 2), null).missing).toEqual(['percent of the fibre’s weight']);
+  });
+});
