@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CERTAINTIES } from '@/core/fibre/passport';
 import { AMOUNT_UNITS } from '@/core/measure/print';
+import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { method as wholeMethod } from './methodFile';
 import { homeInput, lotInput, simPotInput, treatmentInput, vesselInput } from './schemas';
@@ -119,6 +120,12 @@ const working = z
     missing: z.array(text),
   })
   .meta({ id: 'Working' });
+const plantDetail = z.object({
+  form: plantForm.nullable(),
+  preparation: z.enum(PREPARATIONS).nullable(),
+  source: z.enum(PLANT_SOURCES).nullable(),
+  season: text,
+});
 const plannedAmount = z
   .object({
     id: text,
@@ -129,6 +136,8 @@ const plannedAmount = z
     overruled: known,
     words: text.nullable(),
     form: plantForm.nullable(),
+    detail: plantDetail.optional(),
+    about: z.literal(true).optional(),
     perDryG: number.nullable(),
   })
   .meta({ id: 'PlannedAmount' });
@@ -168,6 +177,8 @@ const chainItem = z.object({
   methodVersion: z.int().nullable().optional(),
   params: z.record(text, known),
   dyestuffId: text.nullable(),
+  morePlants: z.array(z.object({ id: text, dyestuffId: text })).optional(),
+  plantDetails: z.record(text, plantDetail).optional(),
   liquorId: text.nullable().optional(),
   bathFrom: z.array(text).nullable().optional(),
   lotIds: z.array(text).nullable().optional(),
@@ -181,6 +192,15 @@ export const draft = z
     chain: z.array(chainItem),
     vessels: z.record(text, text),
     overrules: z.record(text, z.union([number, range])),
+    plantAmounts: z
+      .record(
+        text,
+        z.discriminatedUnion('by', [
+          z.object({ by: z.literal('amount'), unit, known: known.unwrap(), about: z.boolean() }),
+          z.object({ by: z.literal('ratio'), ratio: known.unwrap(), guessed: z.boolean() }),
+        ]),
+      )
+      .optional(),
     pins: z.record(text, ms),
     reasons: z.record(text, text),
     lids: z.record(text, text).optional(),
@@ -202,6 +222,7 @@ const planStep = z
     sizedBy: z.array(text),
     part,
     dyestuffId: text.nullable(),
+    dyestuffIds: z.array(text).optional(),
     liquorId: text.nullable(),
     bathId: text.nullable().optional(),
     pouredFrom: z.array(text).optional(),

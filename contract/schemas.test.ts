@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { homeInput, joinInput, lotInput, splitInput, treatmentInput, vesselInput } from './schemas';
+import type { ChainItem, Draft } from '@/core/plan/draft';
+import { CHAIN, draft } from '@/core/plan/plan.fixture';
+import { draftInput, homeInput, joinInput, lotInput, splitInput, treatmentInput, vesselInput } from './schemas';
 import { liquorInput, ownSubstanceInput, stockInput } from './shelf';
 
 /** What each door takes, and the sentence that says why not. Each bad body differs from a good one in one field. */
@@ -216,4 +218,20 @@ describe('a passport entry', () => {
     ['a dose below nothing', { wofPct: measured(-1) }],
     ['a date before this century', { atMs: 0 }],
   ])('%s is refused', (_what, change) => expect(said(treatmentInput, { ...treatment, ...change })).not.toEqual([]));
+});
+
+test('several plants, what they are like, and amounts that are ranges come through as they were said', () => {
+  const chain = (more: Partial<ChainItem>) => CHAIN.map((item) => (item.id === 'c3' ? { ...item, ...more } : item));
+  const whole: Draft = draft(['a'], {
+    chain: chain({
+      morePlants: [{ id: 'dyestuff-2', dyestuffId: 'madder' }],
+      plantDetails: { dyestuff: { form: 'dried', preparation: 'chopped', source: 'fallen', season: 'late July' } },
+      params: { holdMin: { least: 360, most: 480 } },
+    }),
+    overrules: { 'c2-mordant/alum': { least: 10, most: 15 } },
+    plantAmounts: { 'c3-extract/dyestuff': { by: 'amount', unit: 'mL', known: { least: 750, most: 1000 }, about: false } },
+  });
+  expect(draftInput.parse(whole)).toMatchObject(whole);
+  expect(said(draftInput, { ...whole, chain: chain({ morePlants: [{ id: 'alum', dyestuffId: 'madder' }] }) })).toHaveLength(1);
+  expect(said(draftInput, { ...whole, overrules: { x: { least: 15, most: 10 } } })).toHaveLength(1);
 });

@@ -9,6 +9,8 @@ import { DATE_ORDERS, KITCHENS, MASS_WAYS, VOLUME_WAYS } from '@/core/measure/me
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
 import { MORDANT_ANSWERS } from '@/core/plan/draft';
+import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
+import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { isZone } from '@/core/time/zone';
 import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, numberOrRange, plainAmount, revision } from './text';
 
@@ -139,6 +141,18 @@ export const homeInput = z.strictObject({
 export type HomeInput = z.infer<typeof homeInput>;
 export const homeEdit = homeInput.extend({ revision });
 
+const plantDetail = z.strictObject({
+  form: z.enum(PLANT_FORMS).nullable(),
+  preparation: z.enum(PREPARATIONS).nullable(),
+  source: z.enum(PLANT_SOURCES).nullable(),
+  season: line(60),
+});
+const plantId = z.string().regex(/^dyestuff-\d{1,3}$/, 'A further plant is named dyestuff-2, dyestuff-3 and so on.');
+const plantAmount = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('amount'), unit: z.enum(AMOUNT_UNITS), known: plainAmount, about: z.boolean() }),
+  z.strictObject({ by: z.literal('ratio'), ratio: numberOrRange(z.number().gt(0, 'A ratio is above 0.').max(200)), guessed: z.boolean() }),
+]);
+
 /** Parameters are held to the range of their own method by the server, which knows the dyer's own methods too. */
 const chainItem = z.strictObject({
   id,
@@ -146,6 +160,12 @@ const chainItem = z.strictObject({
   methodVersion: z.int().min(1).nullable().optional(),
   params: z.record(z.string().max(40), numberOrRange(z.number()).nullable()),
   dyestuffId: line(64).nullable(),
+  morePlants: z
+    .array(z.strictObject({ id: plantId, dyestuffId: line(64) }))
+    .max(24, 'More than 25 plants in one bath: give the rest a bath of their own.')
+    .refine((plants) => new Set(plants.map((plant) => plant.id)).size === plants.length, 'Each plant once.')
+    .optional(),
+  plantDetails: z.record(line(64), plantDetail).optional(),
   liquorId: id.nullable().optional(),
   bathFrom: z.array(id).max(12).nullable().optional(),
   lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60).nullable().optional(),
@@ -169,6 +189,7 @@ export const draftInput = z.strictObject({
     .refine((chain) => new Set(chain.map((item) => item.id)).size === chain.length, 'Each step has its own id.'),
   vessels: z.record(stepKey, id),
   overrules: z.record(stepKey, plainAmount),
+  plantAmounts: z.record(stepKey, plantAmount).optional(),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
   lids: z.record(stepKey, z.enum(LIDS)).optional(),

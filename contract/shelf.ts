@@ -53,6 +53,7 @@ export const ownDyestuffInput = z.strictObject({
   kind: z.literal('dyestuff'),
   name: nameText,
   part: line(80),
+  botanical: line(80).default(''),
   chemistry: z.enum(CHEMISTRIES),
   mordant: z.enum(['needed', 'helps', 'substantive', 'vat', 'unsettled']),
   phSensitive: z.boolean(),

@@ -106,11 +106,12 @@ function madeOf(id: string, input: OwnSubstanceInput): OwnSubstanceRow['what'] {
 }
 
 function ownDyestuff(id: string, input: Extract<OwnSubstanceInput, { kind: 'dyestuff' }>): Dyestuff {
-  const { name, part, chemistry, mordant, phSensitive, fugitive, maxC, ratioFresh, ratioDried, colour, expectedHex } = input;
+  const { name, part, botanical, chemistry, mordant, phSensitive, fugitive, maxC, ratioFresh, ratioDried, colour, expectedHex } = input;
   return {
     id,
     name,
     part,
+    botanical,
     chemistry,
     mordant,
     phSensitive,

@@ -9,7 +9,14 @@ register(modeLrgb);
 export const mixHex = (a: string, b: string, share: number): string => formatHex(interpolate([a, b], 'lrgb')(share)) ?? a;
 
 /** Colour a lot is drawn in after a dyebath or an iron dip: a picture of a guess, until a swatch says otherwise. */
-export function expectedHex(beforeHex: string, kind: 'dye' | 'iron', dyeHex: string | null): string {
+export function expectedHex(beforeHex: string, kind: 'dye' | 'iron', dyeHexes: readonly string[]): string {
   if (kind === 'iron') return mixHex(beforeHex, IRON_HEX, 0.7);
-  return dyeHex ? mixHex(beforeHex, dyeHex, 0.9) : beforeHex;
+  const [first, ...more] = dyeHexes;
+  if (first === undefined) return beforeHex;
+  // Nobody knows which plant of several wins: each counts alike.
+  return mixHex(
+    beforeHex,
+    more.reduce((mixed, hex, i) => mixHex(mixed, hex, 1 / (i + 2)), first),
+    0.9,
+  );
 }

@@ -124,16 +124,16 @@ describe('the usual figures, as a dyestuff changes them', () => {
   if (!method || !madder) throw new Error('the library lost something');
   const item = (params: ChainItem['params']): ChainItem => ({ id: 'c1', methodId: method.id, params, dyestuffId: 'madder' });
   test('T44: nothing goes above the ceiling of madder, 65.6 °C', () => {
-    const usual = usualFor(method, madder);
+    const usual = usualFor(method, [madder]);
     for (const key of ['lowC', 'highC', 'ceilingC']) expect(usual[key]).toBeLessThanOrEqual(65.6);
     expect(usual.lowC).toBeLessThan(usual.highC ?? 0);
   });
   test('without a dyestuff they are the method’s, but no ratio is filled in for what nobody chose', () =>
-    expect(usualFor(method, undefined)).toEqual({ ...Object.fromEntries(method.params.map((param) => [param.key, param.usual])), ratio: null }));
-  test('nor where none is in use for that form', () => expect(usualFor(method, { ...madder, ratio: {} }).ratio).toBeNull());
+    expect(usualFor(method, [])).toEqual({ ...Object.fromEntries(method.params.map((param) => [param.key, param.usual])), ratio: null }));
+  test('nor where none is in use for that form', () => expect(usualFor(method, [{ ...madder, ratio: {} }]).ratio).toBeNull());
   test('what a person set wins; null stays unknown; the rest stays usual', () => {
-    expect(paramsOf(method, item({ ceilingC: 60 }), madder).ceilingC).toBe(60);
-    expect(paramsOf(method, item({ ratio: null }), madder).ratio).toBeNull();
-    expect(paramsOf(method, item({}), madder).ceilingC).toBe(65.6);
+    expect(paramsOf(method, item({ ceilingC: 60 }), [madder]).ceilingC).toBe(60);
+    expect(paramsOf(method, item({ ratio: null }), [madder]).ratio).toBeNull();
+    expect(paramsOf(method, item({}), [madder]).ceilingC).toBe(65.6);
   });
 });

@@ -10,6 +10,7 @@ import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import type { ChainItem } from './draft';
 import type { PlannedAmount } from './plan';
+import type { MorePlant, PlantAmount, PlantDetail } from './plant';
 
 /** Name of a bath whose volume counts what is mixed into it. */
 export const BATH_IN_ALL = 'bath in all';
@@ -35,15 +36,17 @@ export interface Base {
 /** Bands of a dyestuff with a ceiling of its own: this far below it (estimates). */
 const BELOW_CEILING_K = { low: 8, high: 2 } as const;
 
-/** A method's usual figures, as this dyestuff changes them: its own ratio in this form, its own heat limit. */
-export function usualFor(method: Method, dyestuff: Dyestuff | undefined): Record<string, number | null> {
+/** A method's usual figures, as its plants change them: the first one's own ratio in this form, the lowest heat limit of all. */
+export function usualFor(method: Method, dyestuffs: readonly Dyestuff[]): Record<string, number | null> {
+  const [dyestuff] = dyestuffs;
   const usual: Record<string, number | null> = Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
   // Where nobody has chosen a dyestuff, or no ratio is in use for it in this form, none is filled in.
   if ('ratio' in usual && method.needsDyestuff) {
     usual.ratio = (dyestuff && (method.form ? dyestuff.ratio[method.form] : (dyestuff.ratio.fresh ?? dyestuff.ratio.dried))) ?? null;
   }
   // Steam is as hot as steam is: it cannot be turned down for a dye.
-  const maxC = method.stage === 'bundle' ? null : (dyestuff?.maxC ?? null);
+  const limits = dyestuffs.flatMap((one) => one.maxC ?? []);
+  const maxC = method.stage === 'bundle' || limits.length === 0 ? null : Math.min(...limits);
   if (maxC === null) return usual;
   const cap = (key: string, c: number) => {
     const had = usual[key];
@@ -56,8 +59,8 @@ export function usualFor(method: Method, dyestuff: Dyestuff | undefined): Record
 }
 
 /** The figures of one chain item: what the person set, else the usual ones. Null stays unknown. */
-export function paramsOf(method: Method, item: ChainItem, dyestuff: Dyestuff | undefined): Record<string, Known> {
-  const usual = usualFor(method, dyestuff);
+export function paramsOf(method: Method, item: ChainItem, dyestuffs: readonly Dyestuff[]): Record<string, Known> {
+  const usual = usualFor(method, dyestuffs);
   return Object.fromEntries(method.params.map(({ key }) => [key, item.params[key] === undefined ? (usual[key] ?? null) : (item.params[key] ?? null)]));
 }
 
@@ -129,6 +132,26 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
     default:
       return unreachable(rule);
   }
+}
+
+/** Of which rule of a step its plants are. */
+export const isPlantRule = (rule: AdditionRule): boolean => rule.rule === 'ratio' || rule.substance === 'dyestuff';
+
+/** One more plant beside the first: as much as somebody says, since nobody halves a ratio in silence. */
+export function morePlantAmount(plant: MorePlant, rule: AdditionRule, base: Base, overruled: Known): PlannedAmount {
+  const first = additionAmount(rule, { ...base, dyestuffId: plant.dyestuffId }, overruled);
+  const proposed = rule.rule === 'byEye' ? first.proposed : plantForRatio(base.dryG, null);
+  return { ...first, id: plant.id, proposed, perDryG: null };
+}
+
+/** A plant's amount as it was said stands beside the one worked out; so does what it was like. */
+export function asSaid(amount: PlannedAmount, said: PlantAmount | undefined, detail: PlantDetail | undefined, dryG: Known): PlannedAmount {
+  const own = { ...amount, ...(detail ? { detail, form: detail.form ?? amount.form } : {}) };
+  if (!said) return own;
+  const about = said.by === 'amount' ? said.about : said.guessed;
+  const guessed = about ? { about: true as const } : {};
+  if (said.by === 'ratio') return { ...own, ...guessed, overruled: null, words: null, proposed: plantForRatio(dryG, said.ratio), perDryG: oneOf(said.ratio) };
+  return { ...own, ...guessed, unit: said.unit, overruled: said.known, words: null };
 }
 
 /** The label decides the dose, and nobody said which. */

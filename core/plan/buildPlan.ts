@@ -195,7 +195,7 @@ function usedLabels(labels: Readonly<Record<string, string>>, steps: readonly Pl
 }
 
 const usedOwn = (own: OwnSubstances, steps: readonly PlanStep[]): OwnSubstances => {
-  const named = new Set(steps.flatMap((step) => [step.dyestuffId, ...step.additions.map((addition) => addition.substance)]));
+  const named = new Set(steps.flatMap((step) => [step.dyestuffId, ...(step.dyestuffIds ?? []), ...step.additions.map((addition) => addition.substance)]));
   return { dyestuffs: own.dyestuffs.filter((one) => named.has(one.id)), assistants: own.assistants.filter((one) => named.has(one.id)) };
 };
 
@@ -209,7 +209,8 @@ function planLot(lot: Lot, sketches: readonly Sketch[], shelf: Shelf, mordant: C
   let hex = baseHex ?? UNDYED_HEX;
   for (const sketch of sketches) {
     if (!sketch.lotIds.includes(id) || (sketch.treatment !== 'dye' && sketch.treatment !== 'iron')) continue;
-    hex = expectedHex(hex, sketch.treatment, (sketch.dyestuffId && shelf.dyestuff(sketch.dyestuffId)?.expectedHex) || null);
+    const plants = (sketch.dyestuffIds ?? [sketch.dyestuffId ?? '']).flatMap((one) => shelf.dyestuff(one)?.expectedHex ?? []);
+    hex = expectedHex(hex, sketch.treatment, plants);
     after[sketch.id] = hex;
   }
   return { id, name, form, composition, dryWeightG, baseHex, pieces, finishes, mordant, expectedHex: after };

@@ -1,5 +1,6 @@
 import type { Known, Span } from '../figure';
 import type { Lid } from '../method/method';
+import type { MorePlant, PlantAmount, PlantDetail } from './plant';
 
 export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn'] as const;
 /** What a person chose to do about a lot whose mordant nobody is sure of. */
@@ -14,6 +15,8 @@ export interface Draft {
   readonly vessels: Readonly<Record<string, string>>;
   /** By "step/addition" or "step/water": the amount a person set instead of the proposed one. */
   readonly overrules: Readonly<Record<string, number | Span>>;
+  /** By "step/addition": how much of a plant, as it was said instead of by the method's ratio. */
+  readonly plantAmounts?: Readonly<Record<string, PlantAmount>>;
   readonly pins: Readonly<Record<string, number>>;
   /** By step id: reason for passing a stop that a reason may pass. */
   readonly reasons: Readonly<Record<string, string>>;
@@ -33,6 +36,10 @@ export interface ChainItem {
   /** What a person set: a figure, a range ("6–8 h"), or null: not set on purpose. */
   readonly params: Readonly<Record<string, Known>>;
   readonly dyestuffId: string | null;
+  /** Beside the first: several plants in one bath, jar, bundle or print. */
+  readonly morePlants?: readonly MorePlant[];
+  /** By addition: form, preparation, source and season of a plant, as far as somebody said. */
+  readonly plantDetails?: Readonly<Record<string, PlantDetail>>;
   /** The kept liquor that a step brings out. */
   readonly liquorId?: string | null;
   /**

@@ -19,6 +19,8 @@ export function draftFaults(draft: Draft, methods: MethodBook, shelf: Shelf): { 
       return;
     }
     if (item.dyestuffId !== null && !shelf.dyestuff(item.dyestuffId)) faults.push({ at: `${at}.dyestuffId`, message: 'This dyestuff is not on the shelf.' });
+    for (const plant of item.morePlants ?? [])
+      if (!shelf.dyestuff(plant.dyestuffId)) faults.push({ at: `${at}.morePlants.${plant.id}`, message: 'This dyestuff is not on the shelf.' });
     for (const [key, value] of Object.entries(item.params)) {
       const param = method.params.find((one) => one.key === key);
       if (!param) faults.push({ at: `${at}.params.${key}`, message: `${method.name} has no parameter “${key}”.` });

@@ -15,6 +15,7 @@ import type { PlantForm } from '../shelf/dyestuff';
 import type { OwnSubstances } from '../shelf/library';
 import type { Draft, MordantAnswer } from './draft';
 import type { Phase } from './phase';
+import type { PlantDetail } from './plant';
 
 /** Planned amount: what the rule proposes and what a person said instead. Both are kept. */
 export interface PlannedAmount {
@@ -28,6 +29,10 @@ export interface PlannedAmount {
   readonly words: string | null;
   /** The form of a dyestuff that the method is for; null for chemicals, and where any form will do. */
   readonly form: PlantForm | null;
+  /** Of a plant: form, preparation, source and season, as far as somebody said. */
+  readonly detail?: PlantDetail | undefined;
+  /** A plant's amount was guessed, not measured. */
+  readonly about?: true | undefined;
   /** Percent WOF of a rule by weight, so that it can be worked out again when the weight becomes known. */
   readonly perDryG: number | null;
 }
@@ -65,6 +70,8 @@ export interface PlanStep {
   readonly sizedBy: readonly string[];
   readonly part: { readonly label: string; readonly sharePct: number | null } | null;
   readonly dyestuffId: string | null;
+  /** All plants in its bath, where there are several; missing: the one. */
+  readonly dyestuffIds?: readonly string[] | undefined;
   readonly liquorId: string | null;
   /** The step that made the bath it works in; null on the line or the table. Missing in plans of before it was kept. */
   readonly bathId?: string | null | undefined;

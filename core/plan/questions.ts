@@ -5,7 +5,7 @@ import type { Shelf } from '../shelf/lookup';
 import type { ChainItem, Draft, MordantAnswer } from './draft';
 import type { MordantQuestion, PlanStep } from './plan';
 
-type Step = Pick<PlanStep, 'id' | 'lotIds' | 'treatment' | 'dyestuffId' | 'part' | 'additions'>;
+type Step = Pick<PlanStep, 'id' | 'lotIds' | 'treatment' | 'dyestuffId' | 'dyestuffIds' | 'part' | 'additions'>;
 
 /** What a lot's mordant is by the time of each step, as this plan changes it: nothing believed ever turns into known. */
 export function mordantBefore(steps: readonly Step[], lotId: string, first: Certainty): Map<string, Certainty> {
@@ -35,10 +35,9 @@ export function mordantQuestions(
       const state = before.get(step.id);
       if (step.treatment !== 'dye' || (state !== 'believed' && state !== 'unknown')) continue;
       // A tea or a bundle names its dye in what goes in; where nobody chose one yet, there is nothing to ask about.
-      const dyestuff =
-        shelf.dyestuff(step.dyestuffId ?? '') ?? step.additions.map((addition) => shelf.dyestuff(addition.substance)).find((one) => one !== undefined);
+      const ids = [step.dyestuffId ?? '', ...(step.dyestuffIds ?? []), ...step.additions.map((addition) => addition.substance)];
+      const dyestuff = ids.flatMap((id) => shelf.dyestuff(id) ?? []).find((one) => one.mordant !== 'substantive' && one.mordant !== 'vat');
       if (!dyestuff) continue;
-      if (dyestuff.mordant === 'substantive' || dyestuff.mordant === 'vat') continue;
       const { name } = dyestuff;
       return [
         {

@@ -9,11 +9,11 @@ import type { StepTemplate } from '../method/method';
 import type { Task } from '../schedule/problem';
 import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
-import { additionAmount, bathAmount, paramsOf } from './amounts';
+import { additionAmount, asSaid, bathAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
 import type { ChainItem, Draft } from './draft';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, type Phase } from './phase';
-import { type PlanProblem, type PlanStep, plannedKnown } from './plan';
+import { type PlannedAmount, type PlanProblem, type PlanStep, plannedKnown } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
 import { resolvePhases } from './resolvePhases';
 import { suggestVessel } from './suggestVessel';
@@ -106,8 +106,14 @@ function sketchStep(
     return null;
   }
   const continues = wantsBath ? kept : null;
-  const dyestuffId = item.dyestuffId ?? liquor?.dyestuffId ?? continues?.dyestuffId ?? null;
-  const params = paramsOf(method, item, dyestuffId ? shelf.dyestuff(dyestuffId) : undefined);
+  const own = [item.dyestuffId, ...(item.morePlants ?? []).map((plant) => plant.dyestuffId)].filter((one) => one !== null);
+  const dyestuffIds = own.length > 0 ? own : liquor?.dyestuffId ? [liquor.dyestuffId] : (continues?.dyestuffIds ?? []);
+  const dyestuffId = dyestuffIds[0] ?? null;
+  const params = paramsOf(
+    method,
+    item,
+    dyestuffIds.flatMap((one) => shelf.dyestuff(one) ?? []),
+  );
   const overrule = (key: string): Known => draft.overrules[`${id}/${key}`] ?? null;
   const share = part ? (part.sharePct === null ? null : part.sharePct / 100) : 1;
   const dryG = share === null ? null : timesKnown(knownOf(sumFigures(lots.map((lot) => lot.dryWeightG))), share);
@@ -124,9 +130,15 @@ function sketchStep(
   const bathKnown = continues ? continues.waterMl : liquor ? knownOf(liquor.volumeMl) : water ? plannedKnown(water) : template.liquor === 'none' ? 0 : null;
   // A pot must hold the most of it, and a burner heat that.
   const waterMl = mostOf(bathKnown);
-  const additions = template.additions.map((rule) => additionAmount(rule, { ...base, waterMl: bathKnown }, overrule(rule.id)));
-  const plant = additions.find((addition) => addition.id === 'dyestuff');
-  const plantG = template.kind === 'strain' ? 0 : plant ? mostOf(plannedKnown(plant)) : (continues?.plantG ?? 0);
+  const additions = template.additions.flatMap((rule) => {
+    const whole = { ...base, waterMl: bathKnown };
+    const amounts = [additionAmount(rule, whole, overrule(rule.id))];
+    if (!isPlantRule(rule)) return amounts;
+    amounts.push(...(item.morePlants ?? []).map((plant) => morePlantAmount(plant, rule, whole, overrule(plant.id))));
+    return amounts.map((amount) => asSaid(amount, draft.plantAmounts?.[`${id}/${amount.id}`], item.plantDetails?.[amount.id], dryG));
+  });
+  const plants = additions.filter((addition) => addition.substance === UNKNOWN_PLANT || shelf.dyestuff(addition.substance));
+  const plantG = template.kind === 'strain' ? 0 : plants.length > 0 ? roomOf(plants) : (continues?.plantG ?? 0);
   const inVesselG = inIt ? mostOf(dryG) : 0;
   const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
   const phases = phasesOf(template, { params, waterMl, vessel, inVesselG, lots, boilC, id }, input);
@@ -144,7 +156,7 @@ function sketchStep(
           vesselId: vessel?.id ?? null,
           waterMl,
           plantG,
-          dyestuffId,
+          dyestuffIds,
           liquorId: liquor?.id ?? continues?.liquorId ?? null,
         };
   const coolFirstMin = coolingMin(template, lots, at, continues, inIt, sketches);
@@ -164,13 +176,14 @@ function sketchStep(
     methodId: method.id,
     methodVersion: method.version,
     kind: template.kind,
-    title: titleOf(template, dyestuffId, shelf, part?.label ?? null, liquor),
+    title: titleOf(template, dyestuffIds, shelf, part?.label ?? null, liquor),
     school: method.school,
     why: method.why,
     lotIds: inIt ? lots.map((lot) => lot.id) : [],
     sizedBy: lots.map((lot) => lot.id),
     part,
-    dyestuffId: bath?.dyestuffId ?? (template.treatment === 'dye' ? dyestuffId : null),
+    dyestuffId: bath ? (bath.dyestuffIds[0] ?? null) : template.treatment === 'dye' ? dyestuffId : null,
+    ...((bath?.dyestuffIds ?? dyestuffIds).length > 1 ? { dyestuffIds: bath?.dyestuffIds ?? dyestuffIds } : {}),
     liquorId: bath?.liquorId ?? null,
     bathId: bath?.id ?? null,
     ...(bath && bath.pouredFrom.length > 0 ? { pouredFrom: bath.pouredFrom } : {}),
@@ -213,6 +226,15 @@ function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, 
   }));
   for (const stepId of continues?.lastStepIds ?? []) if (!last.includes(stepId)) links.push({ taskId: stepId, minLagMin: 0, maxLagMin: null });
   return links;
+}
+
+/** Room that plants take, mL: a gram about a millilitre, a volume at most its own; null while a handful is among them. */
+function roomOf(plants: readonly PlannedAmount[]): number | null {
+  return plants.reduce<number | null>((sum, plant) => {
+    // Bags of tea take next to nothing.
+    const room = plant.unit === 'piece' ? 0 : plant.unit === 'handful' ? null : mostOf(plannedKnown(plant));
+    return sum === null || room === null ? null : sum + room;
+  }, 0);
 }
 
 function vesselFor(
@@ -283,8 +305,10 @@ function phasesOf(
   return [{ kind: 'charge', minutes: 15, act }, ...resolved];
 }
 
-function titleOf(template: StepTemplate, dyestuffId: string | null, shelf: Shelf, part: string | null, liquor: Liquor | undefined): string {
+function titleOf(template: StepTemplate, dyestuffIds: readonly string[], shelf: Shelf, part: string | null, liquor: Liquor | undefined): string {
   if (liquor) return `${template.title}, ${liquor.name}`;
-  const named = (template.kind === 'extract' || template.treatment === 'dye') && dyestuffId && template.liquor !== 'own';
-  return `${template.title}${named ? `, ${shelf.nameOf(dyestuffId)}` : ''}${part ? ` (${part})` : ''}`;
+  const [first, second, ...more] = dyestuffIds.map((one) => shelf.nameOf(one));
+  const named = (template.kind === 'extract' || template.treatment === 'dye') && first && template.liquor !== 'own';
+  const plants = `${first}${second ? ` and ${more.length > 0 ? `${more.length + 1} more` : second}` : ''}`;
+  return `${template.title}${named ? `, ${plants}` : ''}${part ? ` (${part})` : ''}`;
 }

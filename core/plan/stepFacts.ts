@@ -79,7 +79,7 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     coolFirstMin: step.coolFirstMin ?? 0,
     dryG,
     goodsIn: goods.length > 0,
-    dyestuff: (step.dyestuffId && context.shelf.dyestuff(step.dyestuffId)) || null,
+    dyestuffs: (step.dyestuffIds ?? [step.dyestuffId ?? '']).flatMap((one) => context.shelf.dyestuff(one) ?? []),
     ceilingC: ceilingC(step.phases),
     ironGoodsMixed: MIXED_MATTERS.includes(step.kind) && isMixed(step, index, addedIn, context),
     wool: goods.some((lot) => hasWool(lot.composition)),

@@ -9,6 +9,7 @@ import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import { BATH_IN_ALL } from './amounts';
 import { amountOf, type Plan, type PlannedAmount, type PlanStep, plannedKnown } from './plan';
+import { plantWords } from './plant';
 
 /** One thing to weigh or measure, in the order in which the work wants it. */
 export interface WeighLine {
@@ -26,6 +27,8 @@ export interface WeighLine {
   readonly planned: Known;
   /** What to aim at: rounded to what the scale shows; null too where a range is planned. */
   readonly aim: number | null;
+  /** What a plant is to be like: "chopped, fallen"; empty where nobody said. */
+  readonly detail: string;
   /** Said instead of a number. */
   readonly words: string | null;
   /** Too little for the scale: measure this much of a stock instead. */
@@ -72,6 +75,7 @@ function lineOf(amount: PlannedAmount, step: PlanStep, plan: Pick<Plan, 'home'>,
     unit: amount.unit,
     planned: known,
     aim: planned === null ? null : roundForHands(planned, amount.unit === 'g' && !stock ? (scale?.readsToG ?? null) : null),
+    detail: amount.detail ? plantWords(amount.detail) : '',
     words: amount.words,
     stock,
     readsToG: scale?.readsToG ?? null,

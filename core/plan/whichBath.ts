@@ -15,7 +15,7 @@ export interface Bath {
   readonly vesselId: string | null;
   readonly waterMl: number | null;
   readonly plantG: number | null;
-  readonly dyestuffId: string | null;
+  readonly dyestuffIds: readonly string[];
   readonly liquorId: string | null;
 }
 
@@ -69,7 +69,7 @@ function pouredTogether(id: string, item: ChainItem, baths: readonly Bath[]): Ba
     vesselId: first?.vesselId ?? null,
     waterMl: sum((bath) => bath.waterMl),
     plantG: sum((bath) => bath.plantG),
-    dyestuffId: first?.dyestuffId ?? null,
+    dyestuffIds: [...new Set(baths.flatMap((bath) => bath.dyestuffIds))],
     liquorId: null,
   };
 }

@@ -1,8 +1,8 @@
-import { figureText, type Known, knownOf, knownText, sumFigures } from '../figure';
+import { figureText, knownOf, knownText, sumFigures } from '../figure';
 import { above } from '../measure/limits';
 import { printAmount, printBand, printDuration, printExactDuration, printNumber, printTemperature } from '../measure/print';
 import { lengthText, type Phase, type SpanMin } from '../plan/phase';
-import { amountOf, type PlanStep, plannedKnown } from '../plan/plan';
+import { amountOf, type PlannedAmount, type PlanStep, plannedKnown } from '../plan/plan';
 import { unreachable } from '../result';
 import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
@@ -170,17 +170,30 @@ function lookRows(everyMin: number, done: PhaseClock, state: StepState): Row[] {
   return [as('looks', times(due), times(looked), looked < due ? `${times(due - looked)} nobody looked when a look was due` : null)];
 }
 
+function additionRow(addition: PlannedAmount, state: StepState): Row {
+  const { name, unit } = addition;
+  const logged = state.additions.filter((entry) => entry.additionId === addition.id);
+  const planned = plannedKnown(addition);
+  const wanted = planned === null ? 'unknown' : knownText(planned, (value) => printAmount(value, unit));
+  if (logged.length === 0) return as(name, wanted, 'not logged', amountDifference(name, planned, null, unit, false), false);
+  // A cup of what was planned by weight is neither more nor less of it: each unit is summed by itself.
+  const units = [...new Set(logged.map((entry) => entry.unit))];
+  const sums = units.map((own) => ({ unit: own, sum: sumFigures(logged.filter((entry) => entry.unit === own).map((entry) => entry.amount)) }));
+  const estimated = logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : '';
+  const actual = sums
+    .map(({ unit: own, sum }) => {
+      const known = knownOf(sum);
+      return known === null ? 'amount unknown' : `${knownText(known, (value) => printAmount(value, own))}${estimated}`;
+    })
+    .join(' and ');
+  if (sums.every(({ sum }) => knownOf(sum) === 0)) return as(name, wanted, 'left out', planned === 0 ? null : `${capital(name)} left out`);
+  const [only] = sums;
+  const total = only && sums.length === 1 && only.unit === unit ? knownOf(only.sum) : null;
+  return as(name, wanted, actual, amountDifference(name, planned, total, unit, true), planned !== null && total !== null);
+}
+
 function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string) => string): Row[] {
-  const rows = step.additions.map((addition) => {
-    const planned = plannedKnown(addition);
-    const logged = state.additions.filter((entry) => entry.additionId === addition.id);
-    const total = logged.length === 0 ? null : knownOf(sumFigures(logged.map((entry) => entry.amount)));
-    const print = (known: Known): string => (known === null ? 'unknown' : knownText(known, (value) => printAmount(value, addition.unit)));
-    const estimated = logged.some((entry) => entry.amount.state === 'estimated') ? ' (estimated)' : '';
-    const actual = logged.length === 0 ? 'not logged' : total === null ? 'amount unknown' : `${print(total)}${estimated}`;
-    const difference = amountDifference(addition.name, planned, total, addition.unit, logged.length > 0);
-    return as(addition.name, print(planned), actual, difference, planned !== null && total !== null);
-  });
+  const rows = step.additions.map((addition) => additionRow(addition, state));
   if (step.water) {
     const waterMl = amountOf(step.water);
     const volume = state.volumeMl.at(-1)?.value;

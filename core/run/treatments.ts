@@ -1,9 +1,10 @@
 import { bathIdAt } from '../bath/bath';
 import { wofPctOf } from '../dose/dose';
 import type { Certainty, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
-import { type Figure, figureOf, isSpan, knownOf, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
-import { printDuration, printNumber } from '../measure/print';
+import { type Figure, figureOf, figureText, isSpan, knownOf, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
+import { printAmount, printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
+import { plantWords } from '../plan/plant';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import type { LoggedAddition, RunState, StepState } from './fold';
@@ -50,18 +51,23 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
   const dryG = step.part ? partOf(whole, step.part.sharePct) : whole;
   const treatment = (addition: LoggedAddition, as: TreatmentKind, certainty: Certainty = base.certainty): Treatment => ({
     ...base,
-    certainty,
+    ...(isLeftOut(addition) ? { certainty: 'noneOnPurpose' } : { certainty }),
+    note: [base.note, isLeftOut(addition) ? 'left out' : wordsOf(addition, plan.steps)].filter(Boolean).join('; '),
     kind: as,
     id: `${runId}/${step.id}/${addition.eventId}`,
     substance: shelf.nameOf(addition.substance),
     wofPct: addition.unit === 'g' ? usedPct(addition.amount, dryG) : UNKNOWN,
   });
-  const asWhole = (substance: string | null, certainty: Certainty, note = base.note): Treatment[] =>
-    kind === null ? [] : [{ ...base, kind, certainty, note, id: `${runId}/${step.id}`, substance, wofPct: UNKNOWN }];
+  const asWhole = (substance: string | null, certainty: Certainty, note = base.note, nth = ''): Treatment[] =>
+    kind === null ? [] : [{ ...base, kind, certainty, note, id: `${runId}/${step.id}${nth}`, substance, wofPct: UNKNOWN }];
   const inBath = bathAdditions(plan.steps, index, state);
   const plants = inBath.filter((addition) => shelf.dyestuff(addition.substance));
   // What belongs to another kind than the step's own stands for itself: a dye logged on a rest, iron in a dyebath.
-  const strays = did.additions.flatMap((addition) => {
+  // Laid for a step that was done since, it is told there.
+  const isToldLater = plan.steps
+    .slice(index + 1)
+    .some((later) => later.treatment === 'dye' && laidFor(step, later) && state.steps[later.id]?.status === 'done');
+  const strays = (isToldLater ? [] : did.additions).flatMap((addition) => {
     const own = kindOf(addition.substance, shelf);
     const asPlanned = own === kind || (own === 'iron' && kind === 'mordant') || (own === 'dye' && kind === 'tannin');
     return own === null || asPlanned ? [] : [treatment(addition, own, seen ? 'known' : 'unknown')];
@@ -70,8 +76,10 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
   if (kind === 'dye' || (kind === 'tannin' && plants.length > 0)) {
     if (plants.length > 0) return [...plants.map((addition) => treatment(addition, kind)), ...strays];
     // Nobody logged the plant: what the plan named is believed, a kept liquor is what it is.
-    const named = step.dyestuffId ? shelf.nameOf(step.dyestuffId) : null;
-    return [...asWhole(named, named !== null && step.liquorId === null && base.certainty === 'known' ? 'believed' : base.certainty), ...strays];
+    const named = step.dyestuffIds ?? (step.dyestuffId ? [step.dyestuffId] : []);
+    const sure = named.length > 0 && step.liquorId === null && base.certainty === 'known' ? 'believed' : base.certainty;
+    const [first, ...more] = named.map((one) => shelf.nameOf(one));
+    return [...asWhole(first ?? null, sure), ...more.flatMap((name, i) => asWhole(name, sure, base.note, `/${i + 2}`)), ...strays];
   }
   // A scour's liquid and a modifier's splash are what was done; a splash of acid in a mordant is not.
   const byAnyUnit = kind === 'scour' || kind === 'modifier' || kind === 'iron';
@@ -81,15 +89,29 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
   return [...(nothingIn ? asWhole(null, 'unknown', `${step.title}: nothing was logged as put in`) : asWhole(null, base.certainty)), ...strays];
 }
 
+/** Nothing of it, on purpose: it was planned, or thought of, and left out. */
+export const isLeftOut = (addition: Pick<LoggedAddition, 'amount'>): boolean => knownOf(addition.amount) === 0;
+
+/** How much of a plant, where it was not weighed, and what it was like: a hand or a cup gives no percent. */
+function wordsOf(addition: LoggedAddition, steps: readonly PlanStep[]): string {
+  const planned = steps.flatMap((step) => step.additions).find((one) => one.id === addition.additionId && one.substance === addition.substance);
+  const much = addition.unit === 'g' || addition.amount.state === 'unknown' ? '' : figureText(addition.amount, (value) => printAmount(value, addition.unit));
+  return [much, planned?.detail ? plantWords(planned.detail) : ''].filter(Boolean).join(', ');
+}
+
 /** Everything logged into the bath that a step works in, up to and with that step. */
 function bathAdditions(steps: readonly PlanStep[], index: number, state: RunState): LoggedAddition[] {
   const bathId = bathIdAt(steps, index);
   const own = steps[index];
   return steps.slice(0, index + 1).flatMap((step, i) => {
-    if (step !== own && (bathId === null || bathIdAt(steps, i) !== bathId)) return [];
-    return state.steps[step.id]?.additions ?? [];
+    const isSame = step === own || (bathId !== null && bathIdAt(steps, i) === bathId) || (own !== undefined && laidFor(step, own));
+    return isSame ? (state.steps[step.id]?.additions ?? []) : [];
   });
 }
+
+/** Plants that were laid on the goods dry, to be dyed with by a later step of the same way of working: a bundle and its steam. */
+const laidFor = (laid: PlanStep, dyes: PlanStep): boolean =>
+  laid !== dyes && laid.treatment === null && !laid.bathId && laid.methodId === dyes.methodId && laid.lotIds.some((id) => dyes.lotIds.includes(id));
 
 /** A modifier lives by its minutes and its pH. */
 function noteOf(step: PlanStep, did: StepState, kind: TreatmentKind | null): string {

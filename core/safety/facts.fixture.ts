@@ -13,7 +13,7 @@ export const facts = (more: Partial<StepFacts> = {}): StepFacts => ({
   onGoods: [],
   coolFirstMin: 0,
   dryG: 100,
-  dyestuff: null,
+  dyestuffs: [],
   ceilingC: null,
   goodsIn: true,
   ironGoodsMixed: false,

@@ -42,7 +42,7 @@ export interface StepFacts {
   readonly coolFirstMin: number;
   readonly dryG: number | null;
   /** What this bath dyes with, also when it was strained out. */
-  readonly dyestuff: Dyestuff | null;
+  readonly dyestuffs: readonly Dyestuff[];
   /** Never above, °C, as the step says; null: no ceiling. */
   readonly ceilingC: number | null;
   /** Fibre lies in it. */

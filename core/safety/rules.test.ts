@@ -408,13 +408,13 @@ test('no caution promises anything or runs on', () => {
 test('the fixture’s kitchen has the vessels the tests speak of', () => expect(vessels.map((vessel) => vessel.kind)).toContain('pail'));
 
 describe('a stuff’s own limits', () => {
-  const stuff = (id: string) => DYESTUFFS.find((one) => one.id === id) ?? null;
+  const stuff = (id: string) => DYESTUFFS.filter((one) => one.id === id);
   test.each([
     ['madder hotter than its 65.6 °C, also when it was strained out', 'madder', 78, ['caution']],
     ['madder below it', 'madder', 65.6, []],
     ['cold-only beans in a heated bath', 'blackBean', 60, ['caution']],
     ['indigo as a hot bath', 'indigo', 60, ['caution']],
-  ])('%s', (_what, id, hottestC, expected) => expect(severity('dyeCeiling', { dyestuff: stuff(id), heated: true, hottestC })).toEqual(expected));
+  ])('%s', (_what, id, hottestC, expected) => expect(severity('dyeCeiling', { dyestuffs: stuff(id), heated: true, hottestC })).toEqual(expected));
   test('a band or a reading above the ceiling of its own step', () => {
     expect(severity('ceiling', { hottestC: 85, ceilingC: 82.2 })).toEqual(['caution']);
     expect(severity('ceiling', { hottestC: 82.2, ceilingC: 82.2 })).toEqual([]);

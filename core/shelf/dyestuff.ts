@@ -18,6 +18,8 @@ export interface Dyestuff {
   readonly id: string;
   readonly name: string;
   readonly part: string;
+  /** Botanical name; empty or missing where nobody wrote it down. */
+  readonly botanical?: string | undefined;
   readonly chemistry: Chemistry;
   /** Needs a mordant for a durable colour, is helped by one, holds without, is a vat, or nobody settled it. */
   readonly mordant: 'needed' | 'helps' | 'substantive' | 'vat' | 'unsettled';

@@ -65,7 +65,7 @@ export function thingsOf({ lots, sessions, vessels, book }: Findable): Thing[] {
         id: `stuff-${stuff.id}`,
         kind: 'dyestuff',
         name: stuff.name,
-        words: `${stuff.part} ${stuff.colour.text} ${stuff.behaviour.text}`,
+        words: `${stuff.part} ${stuff.botanical ?? ''} ${stuff.colour.text} ${stuff.behaviour.text}`,
         href: `/shelf?tab=dyestuffs&of=${stuff.id}`,
       }),
     ),

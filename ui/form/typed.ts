@@ -9,6 +9,7 @@ import { parseFigure, parseRange } from '@/core/measure/parseRange';
 import { type AmountUnit, printAmount, printFigure, printMass, printNumber, printTemperature, printVolume } from '@/core/measure/print';
 import { printer } from '@/core/measure/printer';
 import type { Family, UnitId } from '@/core/measure/units';
+import { type PlantAmount, parsePlantAmount } from '@/core/plan/plant';
 import { parseWhen } from '@/core/time/parseWhen';
 
 /** What a typed text was understood as; `says` is empty where it only says what is typed. */
@@ -76,6 +77,27 @@ export const amountReader =
     const plain = figure.state === 'estimated' ? measured(figure.value) : figure;
     const prints = [figureText(plain, (value) => printAmount(value, unit)), figureText(plain, (value) => own.amount(value, unit))];
     return { ok: true, value: parsed.value, says: `${says(text, ...prints)}${guess}` };
+  };
+
+/** How much of a plant: by weight, volume or count, or as a ratio to the fibre. */
+export const plantReader =
+  (measures: Measures): Reader<PlantAmount> =>
+  (text) => {
+    if (isEmpty(text)) return nothing;
+    const parsed = parsePlantAmount(text, measures.kitchen);
+    if (!parsed.ok) return { ok: false, why: parsed.error };
+    const said = parsed.value;
+    if (said.by === 'ratio') return { ok: true, value: said, says: `= ${knownText(said.ratio, printNumber)} g of plant to a gram of fibre` };
+    const own = printer(measures, 'UTC');
+    return {
+      ok: true,
+      value: said,
+      says: says(
+        text,
+        knownText(said.known, (value) => printAmount(value, said.unit)),
+        knownText(said.known, (value) => own.amount(value, said.unit)),
+      ),
+    };
   };
 
 /** A temperature in °C: "82", "180 F", "80 °C / 176 °F"; a pair that does not agree is pointed out. */

@@ -1,6 +1,7 @@
 'use client';
 import { resultOf } from '@/core/dose/working';
 import type { PlannedAmount } from '@/core/plan/plan';
+import { plantWords } from '@/core/plan/plant';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
 import { figureIn, WorkingLines } from '../shell/WorkingLines';
@@ -17,10 +18,11 @@ export function AmountLine({ amount }: { amount: PlannedAmount }) {
       <span className="figure">{amountText(amount, print)}</span>
       {amount.overruled === null ? null : (
         <span className="quiet small">
-          You set {figureIn(amount.overruled, amount.unit, print)} instead
-          {result === null ? '' : ` of ${figureIn(result, amount.unit, print)}`}
+          {result === null ? 'as you said' : `You set ${figureIn(amount.overruled, amount.unit, print)} instead of ${figureIn(result, proposed.unit, print)}`}
         </span>
       )}
+      {amount.detail ? <span className="quiet small">{plantWords(amount.detail)}</span> : null}
+      {amount.about ? <span className="quiet small">guessed by eye</span> : null}
       <Help word="working" of={amount.name}>
         <WorkingLines working={proposed} />
       </Help>

@@ -6,15 +6,15 @@ import { type Method, rangedParams } from '@/core/method/method';
 import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
 import type { ChainItem, Draft } from '@/core/plan/draft';
 import type { Plan, PlanProblem } from '@/core/plan/plan';
-import { CHEMISTRY_WORD, MORDANT_WORD } from '@/core/shelf/dyestuff';
 import { Field } from '../form/Field';
 import { usePrint } from '../shell/facts';
 import { Trade } from '../shell/Help';
 import { Panel } from '../shell/Page';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
-import { changedItem, itemOfProblem, movedItem, withItem, withoutItem } from './draft';
+import { changedItem, itemOfProblem, movedItem, plantsOf, withItem, withoutItem } from './draft';
 import { ItemLots } from './ItemLots';
 import { ParamField } from './ParamField';
+import { Plants } from './Plants';
 import { Problems } from './Problems';
 import { StepFields } from './StepFields';
 import type { PlanningRoom } from './useKitchen';
@@ -148,38 +148,20 @@ function Item(props: ItemProps) {
       </div>
     );
   const steps = plan?.steps.filter((step) => step.id.startsWith(`${item.id}-`)) ?? [];
-  const stuff = item.dyestuffId ? book.shelf.dyestuff(item.dyestuffId) : undefined;
-  const usual = usualFor(method, stuff);
+  const plants = plantsOf(item).flatMap((plant) => book.shelf.dyestuff(plant.dyestuffId ?? '') ?? []);
+  const usual = usualFor(method, plants);
   const ranged = rangedParams(method);
   return (
     <div className="stack">
       <Problems problems={problems} />
       <School {...props} method={method} />
       {method.needsDyestuff ? (
-        <Field
-          label="Dyestuff"
-          hint={
-            stuff ? (
-              <Trade>
-                {`${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}.${
-                  stuff.extractBy !== method.id && method.stage === 'extract' ? ` Usually: ${book.find(stuff.extractBy)?.name ?? ''}.` : ''
-                }`}
-              </Trade>
-            ) : null
-          }
-        >
-          {(id) => (
-            <Select
-              id={id}
-              value={item.dyestuffId}
-              placeholder="Choose what to dye with"
-              showSearch={{ optionFilterProp: 'label' }}
-              options={book.dyestuffs.map((one) => ({ value: one.id, label: one.part ? `${one.name} (${one.part})` : one.name }))}
-              onChange={(dyestuffId: string) => change({ dyestuffId, params: {} })}
-              style={{ width: '100%' }}
-            />
-          )}
-        </Field>
+        <Plants
+          item={item}
+          dyestuffs={book.dyestuffs}
+          betterBy={(one) => (one.extractBy !== method.id && method.stage === 'extract' ? (book.find(one.extractBy)?.name ?? null) : null)}
+          onChange={change}
+        />
       ) : null}
       {method.steps.some((step) => step.liquor === 'brings') ? (
         <Field label="Which liquor">
@@ -271,7 +253,14 @@ function School({ item, draft, onDraft, room, method }: ItemProps & { readonly m
   const schools = book.methods.filter((other) => other.stage === method.stage);
   const choose = (methodId: string) => {
     const next = book.find(methodId);
-    onDraft(changedItem(draft, item.id, { methodId, methodVersion: null, params: {}, dyestuffId: next?.needsDyestuff ? item.dyestuffId : null }));
+    onDraft(
+      changedItem(draft, item.id, {
+        methodId,
+        methodVersion: null,
+        params: {},
+        ...(next?.needsDyestuff ? {} : { dyestuffId: null, morePlants: [], plantDetails: {} }),
+      }),
+    );
   };
   return (
     <>

@@ -1,12 +1,14 @@
 'use client';
 import { Button } from 'antd';
 import { useState } from 'react';
+import { resultOf } from '@/core/dose/working';
 import { figureText, isSpan, type Known, knownOf, type Span } from '@/core/figure';
 import { type PercentMeans, percentReadings, readPercent } from '@/core/measure/percent';
 import { printNumber } from '@/core/measure/print';
 import type { PlannedAmount } from '@/core/plan/plan';
+import type { PlantAmount } from '@/core/plan/plant';
 import { TypedInput } from '../form/TypedInput';
-import { amountReader, type Read } from '../form/typed';
+import { amountReader, plantReader, type Read } from '../form/typed';
 import { usePrint } from '../shell/facts';
 
 interface Props {
@@ -19,19 +21,23 @@ interface Props {
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
   readonly onSet: (value: Known) => void;
+  /** Something was said of it in place of what is worked out, other than an amount: a ratio. */
+  readonly isSaid?: boolean;
+  /** Set for a plant, which is measured by weight, volume or count, or by a ratio. */
+  readonly onPlant?: ((said: PlantAmount | null) => void) | undefined;
 }
 
 /**
  * Typed as people write: "54 g", "1 1/2 tsp (US)", "2 %". A percentage asks once which kind is meant and then keeps to
  * it. What cannot be read is said under the field and changes nothing.
  */
-export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, onPercentMeans, onSet }: Props) {
+export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, onPercentMeans, onSet, isSaid = false, onPlant }: Props) {
   const print = usePrint();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [pct, setPct] = useState<number | null>(null);
-  const readAmount = amountReader(amount.unit, bulkGPerMl, print.measures);
+  const readAmount = onPlant ? plantReader(print.measures) : amountReader(amount.unit, bulkGPerMl, print.measures);
   const percentOf = (typed: string) => (amount.unit === 'g' ? readPercent(typed) : null);
   const read = (typed: string): Read<unknown> => (percentOf(typed) === null ? readAmount(typed) : { ok: true, value: null, says: '' });
   const take = (value: number | Span, words: string | null) => {
@@ -58,6 +64,10 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
     }
     const got = readAmount(text);
     if (!got.ok || got.value === null) return;
+    if ('by' in got.value) {
+      setText('');
+      return onPlant?.(got.value);
+    }
     const { figure, plusMinusPct } = got.value;
     const said = figureText(figure, (value) => print.amount(value, amount.unit));
     const known = knownOf(figure);
@@ -75,7 +85,13 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
             read={read}
             fault={problem}
             aria-label={`Set ${amount.name} instead`}
-            placeholder={amount.unit === 'g' ? 'set instead: 18 g, 15–20 g, 2 %, 1 tsp' : `set instead, in ${amount.unit === 'piece' ? 'pieces' : amount.unit}`}
+            placeholder={
+              onPlant
+                ? 'set instead: 200 g, 3–4 cups, a handful, 2 : 1'
+                : amount.unit === 'g'
+                  ? 'set instead: 18 g, 15–20 g, 2 %, 1 tsp'
+                  : `set instead, in ${amount.unit === 'piece' ? 'pieces' : amount.unit}`
+            }
             onChange={(next) => {
               setText(next);
               setProblem(null);
@@ -83,9 +99,9 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
             onDone={set}
           />
         </div>
-        {amount.overruled === null ? null : (
+        {amount.overruled === null && !isSaid ? null : (
           <Button size="small" onClick={() => onSet(null)}>
-            Back to worked out
+            {resultOf(amount.proposed) === null ? 'Back to not set' : 'Back to worked out'}
           </Button>
         )}
       </div>

@@ -102,6 +102,7 @@ function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentM
   const bathMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
   return amounts.map((amount) => {
     const forms = FORMS[amount.substance];
+    const key = `${step.id}/${amount.id}`;
     return (
       <div key={amount.id} className="amount-edit">
         <AmountLine amount={amount} />
@@ -129,7 +130,14 @@ function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentM
           bulkGPerMl={assistants.find((one) => one.id === amount.substance)?.bulkGPerMl ?? null}
           percentMeans={percentMeans}
           onPercentMeans={onPercentMeans}
-          onSet={(value) => onDraft(withEntry(draft, 'overrules', `${step.id}/${amount.id}`, value))}
+          onSet={(value) => {
+            const cleared = value === null ? withEntry(draft, 'plantAmounts', key, null) : draft;
+            onDraft(withEntry(cleared, 'overrules', key, value));
+          }}
+          isSaid={draft.plantAmounts?.[key] !== undefined}
+          onPlant={
+            amount.id.startsWith('dyestuff') ? (said) => onDraft(withEntry(withEntry(draft, 'overrules', key, null), 'plantAmounts', key, said)) : undefined
+          }
         />
       </div>
     );

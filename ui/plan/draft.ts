@@ -50,11 +50,35 @@ export const changedItem = (draft: Draft, id: string, change: Partial<ChainItem>
   chain: draft.chain.map((item) => (item.id === id ? { ...item, ...change } : item)),
 });
 
-type Records = Required<Pick<Draft, 'vessels' | 'overrules' | 'pins' | 'reasons' | 'lids' | 'labels' | 'answers'>>;
+type Records = Required<Pick<Draft, 'vessels' | 'overrules' | 'plantAmounts' | 'pins' | 'reasons' | 'lids' | 'labels' | 'answers'>>;
 /** Sets or clears one entry of the records a draft keeps by step, substance or lot. */
 export function withEntry<K extends keyof Records>(draft: Draft, record: K, key: string, value: Records[K][string] | null): Draft {
   const rest = Object.fromEntries(Object.entries(draft[record] ?? {}).filter(([had]) => had !== key));
   return { ...draft, [record]: value === null ? rest : { ...rest, [key]: value } };
+}
+
+/** The first plant of an item and those beside it, each with the id of its addition. */
+export const plantsOf = (item: ChainItem): { readonly id: string; readonly dyestuffId: string | null }[] => [
+  { id: FIRST_PLANT, dyestuffId: item.dyestuffId },
+  ...(item.morePlants ?? []),
+];
+const FIRST_PLANT = 'dyestuff';
+
+/** With one more plant beside those that are there. */
+export function withPlant(item: ChainItem, dyestuffId: string): Partial<ChainItem> {
+  if (item.dyestuffId === null) return { dyestuffId };
+  const nth = 1 + Math.max(1, ...(item.morePlants ?? []).map((plant) => Number(plant.id.replace(/^dyestuff-/, ''))));
+  return { morePlants: [...(item.morePlants ?? []), { id: `dyestuff-${nth}`, dyestuffId }] };
+}
+
+/** Without one of them; the next moves up when it was the first. What was said of it goes with it. */
+export function withoutPlant(item: ChainItem, id: string): Partial<ChainItem> {
+  const { [id]: _gone, ...plantDetails } = item.plantDetails ?? {};
+  if (id !== FIRST_PLANT) return { morePlants: (item.morePlants ?? []).filter((plant) => plant.id !== id), plantDetails };
+  const [next, ...rest] = item.morePlants ?? [];
+  if (!next) return { dyestuffId: null, plantDetails };
+  const { [next.id]: moved, ...others } = plantDetails;
+  return { dyestuffId: next.dyestuffId, morePlants: rest, plantDetails: moved ? { ...others, [FIRST_PLANT]: moved } : others };
 }
 
 /** Which item of the chain a problem belongs to, whether it names the place, the item or the step. */

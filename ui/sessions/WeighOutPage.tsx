@@ -205,7 +205,7 @@ function lineWords(line: WeighLine, places: readonly StockLevel[], print: Printe
   const stock = line.stock
     ? `${print.volume(line.stock.measureMl)} of a ${line.stock.wvPct} % stock: ${print.mass(line.stock.makeG)} made up to ${print.volume(line.stock.makeMl)} (the scale reads ${print.mass(line.readsToG ?? 1)})`
     : null;
-  return [stock ?? (line.words === null ? null : print.says(line.words)), stock ? null : spoon, kept].filter(Boolean).join(' · ');
+  return [line.detail, stock ?? (line.words === null ? null : print.says(line.words)), stock ? null : spoon, kept].filter(Boolean).join(' · ');
 }
 
 function costFor(lines: readonly WeighLine[], standing: ReadonlyMap<string, WeighTick>, levels: readonly StockLevel[], dryFibreG: number | null): Cost | null {

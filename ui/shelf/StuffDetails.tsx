@@ -20,6 +20,7 @@ export function DyestuffDetails({ stuff }: { stuff: Dyestuff }) {
   const row = stuff.plantRow ? plantRow(stuff.plantRow) : undefined;
   const ratios = Object.entries(stuff.ratio).map(([form, ratio]) => `${form} ${printNumber(ratio)} : 1`);
   const rows: readonly (readonly [string, string])[] = [
+    ...(stuff.botanical ? [['botanical name', stuff.botanical] as const] : []),
     ['heat and time', print.says(said(stuff.heat))],
     ['never above', stuff.maxC === null ? 'no figure beyond the method’s' : print.temperature(stuff.maxC)],
     ['to fibre', ratios.length === 0 ? 'no fixed ratio: as much as you have' : ratios.join(', ')],

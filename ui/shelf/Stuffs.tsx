@@ -42,7 +42,7 @@ export function Stuffs({ kind, book, levels, text, onOpen }: Props) {
         ? book.dyestuffs.map((stuff) => ({ kind: 'dyestuff', id: stuff.id, name: stuff.name, detail: stuff.part, stuff, levels: of(stuff.id) }))
         : book.assistants.map((stuff) => ({ kind: 'assistant', id: stuff.id, name: stuff.name, detail: stuff.group, stuff, levels: of(stuff.id) }));
     return all
-      .filter((one) => `${one.name} ${one.detail}`.toLowerCase().includes(wanted))
+      .filter((one) => `${one.name} ${one.detail} ${one.kind === 'dyestuff' ? (one.stuff.botanical ?? '') : ''}`.toLowerCase().includes(wanted))
       .toSorted((a, b) => Number(b.levels.length > 0) - Number(a.levels.length > 0));
   }, [kind, book, levels, text]);
   if (rows.length === 0)

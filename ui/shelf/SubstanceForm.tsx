@@ -19,6 +19,7 @@ interface Plant {
   readonly id: string;
   readonly name: string;
   readonly part: string;
+  readonly botanical: string;
   readonly chemistry: (typeof CHEMISTRIES)[number];
   readonly mordant: keyof typeof MORDANT_WORD;
   readonly phSensitive: boolean;
@@ -57,6 +58,7 @@ function PlantForm({ onClose }: { onClose: () => void }) {
     id,
     name: '',
     part: '',
+    botanical: '',
     chemistry: 'unknown',
     mordant: 'unsettled',
     phSensitive: false,
@@ -86,7 +88,7 @@ function PlantForm({ onClose }: { onClose: () => void }) {
         },
       })}
       schema={newSubstance}
-      places={places(['name', 'part', 'colour'], { 'what.maxC': 'maxText', 'what.ratioFresh': 'freshText', 'what.ratioDried': 'driedText' })}
+      places={places(['name', 'part', 'botanical', 'colour'], { 'what.maxC': 'maxText', 'what.ratioFresh': 'freshText', 'what.ratioDried': 'driedText' })}
       send={send}
       onDone={onClose}
       onClose={onClose}
@@ -100,6 +102,9 @@ function PlantForm({ onClose }: { onClose: () => void }) {
             </Form.Item>
             <Form.Item name="part" label="Part">
               <Input maxLength={80} placeholder="leaf, bark, root" />
+            </Form.Item>
+            <Form.Item name="botanical" label="Botanical name">
+              <Input maxLength={80} placeholder="not looked up" />
             </Form.Item>
             <Form.Item name="chemistry" label="Chemistry">
               <Select options={CHEMISTRIES.map((value) => ({ value, label: CHEMISTRY_WORD[value] }))} />

@@ -155,7 +155,7 @@ export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose
                   <Select options={plan.lots.map((lot) => ({ value: lot.id, label: lot.name }))} />
                 </Form.Item>
               ) : null}
-              {ask === 'move' || (ask === 'addition' && values.choice === 'unknown') ? null : reader ? (
+              {ask === 'move' || (ask === 'addition' && (values.choice === 'unknown' || values.choice === 'leftOut')) ? null : reader ? (
                 <TypedItem name="text" label={LABELS[ask]} read={() => reader} autoFocus {...(NEEDED[ask] ? { required: NEEDED[ask] } : {})} />
               ) : (
                 <Form.Item name="text" label={LABELS[ask]} rules={NEEDED[ask] ? [{ required: true, whitespace: true, message: NEEDED[ask] }] : []}>
@@ -169,6 +169,7 @@ export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose
                       { value: 'measured', label: 'measured' },
                       { value: 'estimated', label: 'estimated' },
                       { value: 'unknown', label: 'nobody knows' },
+                      { value: 'leftOut', label: 'left out' },
                     ]}
                   />
                 </Form.Item>

@@ -1,5 +1,5 @@
 import { amountUnitOf } from '@/core/dose/parseAmount';
-import { asGuessed, UNKNOWN } from '@/core/figure';
+import { asGuessed, measured, UNKNOWN } from '@/core/figure';
 import type { Measures } from '@/core/measure/measures';
 import type { AmountUnit } from '@/core/measure/print';
 import type { PlanStep } from '@/core/plan/plan';
@@ -81,6 +81,7 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
       const substance = substanceOf(step, values, shelf);
       const base = { type: 'addition' as const, stepId, additionId: what === 'other' ? null : what, substance, unit };
       const read = typedValue(amountReader(unit, shelf.assistant(substance)?.bulkGPerMl ?? null, measures), text);
+      if (choice === 'leftOut') return { ...base, amount: measured(0) };
       if (choice === 'unknown' || read === null) return { ...base, amount: UNKNOWN };
       return { ...base, amount: choice === 'estimated' ? asGuessed(read.figure) : read.figure };
     }

@@ -35,6 +35,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${print.mass(event.dryWeightG)} dry`;
     case 'addition': {
       const known = knownOf(event.amount);
+      if (known === 0) return `left out ${nameOf(event.substance)}`;
       const amount = known === null ? 'amount unknown' : knownText(known, (value) => print.amount(value, event.unit));
       return `added ${nameOf(event.substance)}, ${amount}${event.amount.state === 'estimated' ? ' (estimated)' : ''}`;
     }

@@ -66,9 +66,9 @@ export const FIBRE_RULES: readonly Rule[] = [
   {
     id: 'dyeCeiling',
     about: 'a dyestuff’s own heat limit',
-    check: ({ contents, dyestuff, hottestC, heated }) => {
+    check: ({ contents, dyestuffs, hottestC, heated }) => {
       if (!heated) return clear;
-      const dyes = [...new Set([...(dyestuff ? [dyestuff] : []), ...contents.flatMap((content) => content.dyestuff ?? [])])];
+      const dyes = [...new Set([...dyestuffs, ...contents.flatMap((content) => content.dyestuff ?? [])])];
       return dyes.flatMap(({ name, maxC, mordant }) => {
         if (mordant === 'vat') return caution(`${name} does not dye from a hot bath: it wants a vat of its own.`);
         if (maxC === null || !above(hottestC ?? 100, maxC)) return clear;

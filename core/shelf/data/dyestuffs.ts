@@ -1,5 +1,6 @@
 import type { Standing } from '../assistant';
 import type { Dyestuff, Said } from '../dyestuff';
+import { BOTANICAL } from './botanical';
 
 /**
  * Dyestuffs of the trade handbook (sections 2 and 6) and the demo's own plants. Common practice, no source; where a
@@ -30,7 +31,7 @@ const tannin = { chemistry: 'tannin', mordant: 'substantive' } as const;
 const flavonol = { chemistry: 'flavonol', mordant: 'needed', extractBy: 'extract-fresh', ratio: { fresh: 10, dried: 1 } } as const;
 const anthocyanin = { chemistry: 'anthocyanin', phSensitive: true, fugitive: 'said', extractBy: 'extract-cold' } as const;
 
-export const DYESTUFFS: readonly Dyestuff[] = [
+const STUFFS: readonly Omit<Dyestuff, 'botanical'>[] = [
   // Kitchen
   {
     ...PLAIN,
@@ -760,3 +761,5 @@ export const DYESTUFFS: readonly Dyestuff[] = [
     plantRow: 'unresolved',
   },
 ];
+
+export const DYESTUFFS: readonly Dyestuff[] = STUFFS.map((stuff) => ({ ...stuff, botanical: BOTANICAL[stuff.id] ?? '' }));

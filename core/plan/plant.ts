@@ -1,0 +1,56 @@
+import { amountUnitOf, parseAmount } from '../dose/parseAmount';
+import type { Span } from '../figure';
+import type { Kitchen } from '../measure/parseQuantity';
+import { parseFigure } from '../measure/parseRange';
+import type { AmountUnit } from '../measure/print';
+import { err, ok, type Result } from '../result';
+import type { PlantForm } from '../shelf/dyestuff';
+
+export const PREPARATIONS = ['whole', 'chopped', 'crushed', 'ground'] as const;
+export const PLANT_SOURCES = ['picked', 'fallen', 'grown', 'bought', 'spent'] as const;
+
+/** What a plant was like when it went in: nobody has to say, and what nobody said is left open. */
+export interface PlantDetail {
+  readonly form: PlantForm | null;
+  readonly preparation: (typeof PREPARATIONS)[number] | null;
+  readonly source: (typeof PLANT_SOURCES)[number] | null;
+  /** When it was gathered, in the dyer's words: "late July". */
+  readonly season: string;
+}
+
+export const NO_DETAIL: PlantDetail = { form: null, preparation: null, source: null, season: '' };
+
+/** How much of a plant, as it was said: by weight, volume or count, or as a ratio to the fibre that was guessed by eye. */
+export type PlantAmount =
+  | { readonly by: 'amount'; readonly unit: AmountUnit; readonly known: number | Span; readonly about: boolean }
+  | { readonly by: 'ratio'; readonly ratio: number | Span; readonly guessed: boolean };
+
+/** One more plant in the same bath, jar, bundle or print. */
+export interface MorePlant {
+  /** The id of its addition. */
+  readonly id: string;
+  readonly dyestuffId: string;
+}
+
+/** "fresh, chopped, fallen, late July"; empty while nobody said. */
+export const plantWords = ({ form, preparation, source, season }: PlantDetail): string => [form, preparation, source, season.trim()].filter(Boolean).join(', ');
+
+const RATIO = /^(.*?\d.*?)\s*(?::|\bto\b)\s*1\s*$/i;
+
+/** "200 g", "3–4 cups", "2 handfuls", "12 bags", "2 : 1", "about 10 to 1". */
+export function parsePlantAmount(text: string, kitchen: Kitchen = null): Result<PlantAmount, string> {
+  const trimmed = text.trim();
+  const ratio = RATIO.exec(trimmed);
+  if (ratio) {
+    const guessed = /^(about|around|roughly|ca\.?|~|≈)/i.test(trimmed);
+    const figure = parseFigure((ratio[1] ?? '').replace(/^(about|around|roughly|ca\.?|~|≈)\s*/i, ''), ': 1');
+    if (!figure.ok) return figure;
+    return figure.value === null ? err('Type a ratio such as 2 : 1.') : ok({ by: 'ratio', ratio: figure.value, guessed });
+  }
+  const unit = amountUnitOf(trimmed, kitchen);
+  const read = parseAmount(trimmed, unit, null, kitchen);
+  if (!read.ok) return read;
+  const { figure } = read.value;
+  const known = figure.state === 'between' ? { least: figure.least, most: figure.most } : figure.value;
+  return ok({ by: 'amount', unit, known, about: figure.state === 'estimated' });
+}
