@@ -192,6 +192,7 @@ export const draft = z
     chain: z.array(chainItem),
     vessels: z.record(text, text),
     overrules: z.record(text, z.union([number, range])),
+    doseOf: text.nullable().optional(),
     plantAmounts: z
       .record(
         text,

@@ -8,6 +8,7 @@ import { MATERIALS, VESSEL_KINDS } from '@/core/kitchen/vessel';
 import { DATE_ORDERS, KITCHENS, MASS_WAYS, VOLUME_WAYS } from '@/core/measure/measures';
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
+import { DOSE_OF } from '@/core/plan/blend';
 import { MORDANT_ANSWERS } from '@/core/plan/draft';
 import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
@@ -190,6 +191,7 @@ export const draftInput = z.strictObject({
   vessels: z.record(stepKey, id),
   overrules: z.record(stepKey, plainAmount),
   plantAmounts: z.record(stepKey, plantAmount).optional(),
+  doseOf: z.enum(DOSE_OF).nullable().optional(),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
   lids: z.record(stepKey, z.enum(LIDS)).optional(),

@@ -2,11 +2,11 @@ import type { Known } from '../figure';
 import { ARITHMETIC, PRACTICE, type Working, work } from './working';
 
 /** Percent of the dry weight of fibre. @param dryG g, or null when not weighed @param wofPct %, 2 = 2 g per 100 g */
-export const wofDose = (dryG: Known, wofPct: Known): Working =>
+export const wofDose = (dryG: Known, wofPct: Known, weight = 'dry weight of the fibre'): Working =>
   work(
     'dry weight × percent ÷ 100',
     [
-      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+      { name: weight, value: dryG, unit: 'g' },
       { name: 'percent of the fibre’s weight', value: wofPct, unit: '% WOF' },
     ],
     'g',
@@ -15,11 +15,11 @@ export const wofDose = (dryG: Known, wofPct: Known): Working =>
   );
 
 /** Dyestuff for a plant-to-fibre ratio. @param ratio g of plant per g of dry fibre: 10 for most fresh leaves */
-export const plantForRatio = (dryG: Known, ratio: Known): Working =>
+export const plantForRatio = (dryG: Known, ratio: Known, weight = 'dry weight of the fibre'): Working =>
   work(
     'dry weight × ratio',
     [
-      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+      { name: weight, value: dryG, unit: 'g' },
       { name: 'plant to fibre', value: ratio, unit: ': 1' },
     ],
     'g',

@@ -10,6 +10,7 @@ import { amountOf } from './plan';
 const base = (more: Partial<Base> = {}): Base => ({
   params: { pct: 10, ratio: 2, dose: 5 },
   dryG: 250,
+  doseG: 250,
   pieces: 12,
   waterMl: 4000,
   dyestuffId: 'weld',
@@ -38,7 +39,7 @@ describe('each rule gives its amount in its own unit', () => {
     expect(made.proposed.missing).toEqual([]);
   });
   test.each(RULES)('%s: with nothing known it is unknown, or needs nothing', (_what, rule, _unit, amount) => {
-    const made = additionAmount(rule, base({ dryG: null, waterMl: null, pieces: null }), null);
+    const made = additionAmount(rule, base({ dryG: null, doseG: null, waterMl: null, pieces: null }), null);
     if (rule.rule === 'times') expect(made.proposed.result).toBe(amount);
     else {
       expect(made.proposed.result).toBeNull();
@@ -95,7 +96,7 @@ describe('what the label says changes the dose', () => {
       9,
     ));
   test('the dose per gram of fibre goes along, for a lot weighed later', () =>
-    expect(additionAmount(iron, base({ dryG: null, labels: { ironSulfate: 'mono' } }), null).perDryG).toBeCloseTo(0.04 * 0.611, 12));
+    expect(additionAmount(iron, base({ dryG: null, doseG: null, labels: { ironSulfate: 'mono' } }), null).perDryG).toBeCloseTo(0.04 * 0.611, 12));
   test.each([
     ['ironSulfate', {}, true],
     ['ironSulfate', { ironSulfate: 'mono' }, false],

@@ -8,6 +8,7 @@ import { unreachable } from '../result';
 import type { Dyestuff, PlantForm } from '../shelf/dyestuff';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
+import type { DoseOf } from './blend';
 import type { ChainItem } from './draft';
 import type { PlannedAmount } from './plan';
 import type { MorePlant, PlantAmount, PlantDetail } from './plant';
@@ -18,11 +19,18 @@ export const BATH_IN_ALL = 'bath in all';
 /** Stands for the dyestuff while nobody has chosen one. */
 export const UNKNOWN_PLANT = 'notChosen';
 
+const WHOLE_NAME = 'dry weight of the fibre';
+const SHARE_NAME = 'dry weight of what takes dye';
+
 type Params = Readonly<Record<string, Known>>;
 
 /** What the quantities of a step are worked out from. */
 export interface Base {
   readonly params: Params;
+  /** Dry weight that doses go by: of all of it, or of what takes dye. */
+  readonly doseG: Known;
+  readonly doseOf?: DoseOf | null | undefined;
+  /** Dry weight that the water goes by. */
   readonly dryG: Known;
   readonly pieces: number | null;
   readonly waterMl: Known;
@@ -79,7 +87,8 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
 }
 
 export function additionAmount(rule: AdditionRule, base: Base, overruled: Known): PlannedAmount {
-  const { params, dryG, waterMl, pieces, shelf } = base;
+  const { params, doseG, waterMl, pieces, shelf } = base;
+  const weight = base.doseOf === 'share' ? SHARE_NAME : WHOLE_NAME;
   const number = (ref: Ref) => resolveRef(ref, params);
   const substance = rule.rule === 'ratio' || rule.substance === 'dyestuff' ? (base.dyestuffId ?? UNKNOWN_PLANT) : rule.substance;
   const label = labelForm(substance, base.labels[substance]);
@@ -99,11 +108,11 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
     case 'wofPct': {
       const pct = number(rule.pct);
       const one = oneOf(pct);
-      return made('g', wofDose(dryG, pct), one === null ? null : one / 100);
+      return made('g', wofDose(doseG, pct, weight), one === null ? null : one / 100);
     }
     case 'ratio': {
       const ratio = number(rule.ratio);
-      return made('g', plantForRatio(dryG, ratio), oneOf(ratio));
+      return made('g', plantForRatio(doseG, ratio, weight), oneOf(ratio));
     }
     case 'mLPerL':
       return made('mL', perLitre(waterMl, number(rule.dose)));
@@ -140,17 +149,17 @@ export const isPlantRule = (rule: AdditionRule): boolean => rule.rule === 'ratio
 /** One more plant beside the first: as much as somebody says, since nobody halves a ratio in silence. */
 export function morePlantAmount(plant: MorePlant, rule: AdditionRule, base: Base, overruled: Known): PlannedAmount {
   const first = additionAmount(rule, { ...base, dyestuffId: plant.dyestuffId }, overruled);
-  const proposed = rule.rule === 'byEye' ? first.proposed : plantForRatio(base.dryG, null);
+  const proposed = rule.rule === 'byEye' ? first.proposed : plantForRatio(base.doseG, null);
   return { ...first, id: plant.id, proposed, perDryG: null };
 }
 
 /** A plant's amount as it was said stands beside the one worked out; so does what it was like. */
-export function asSaid(amount: PlannedAmount, said: PlantAmount | undefined, detail: PlantDetail | undefined, dryG: Known): PlannedAmount {
+export function asSaid(amount: PlannedAmount, said: PlantAmount | undefined, detail: PlantDetail | undefined, doseG: Known): PlannedAmount {
   const own = { ...amount, ...(detail ? { detail, form: detail.form ?? amount.form } : {}) };
   if (!said) return own;
   const about = said.by === 'amount' ? said.about : said.guessed;
   const guessed = about ? { about: true as const } : {};
-  if (said.by === 'ratio') return { ...own, ...guessed, overruled: null, words: null, proposed: plantForRatio(dryG, said.ratio), perDryG: oneOf(said.ratio) };
+  if (said.by === 'ratio') return { ...own, ...guessed, overruled: null, words: null, proposed: plantForRatio(doseG, said.ratio), perDryG: oneOf(said.ratio) };
   return { ...own, ...guessed, unit: said.unit, overruled: said.known, words: null };
 }
 

@@ -1,7 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { homeWindows } from '../schedule/diary';
 import { wallTime, zonedMs } from '../time/zone';
-import { blendNote } from './blendNote';
 import { buildPlan } from './buildPlan';
 import { isHeated } from './phase';
 import { amountOf } from './plan';
@@ -128,17 +127,4 @@ test('an unknown temperature plans a hold without a band', () => {
   const chain = CHAIN.map((c) => (c.id === 'c5' ? { ...c, params: { lowC: null, highC: null } } : c));
   const hold = step(planned([wool('a', 100)], { chain }), 'dye').phases.find((p) => p.kind === 'hold');
   expect(hold?.kind === 'hold' && hold.bandC).toBeNull();
-});
-
-test('T23: a blend says how much of it takes dye', () => {
-  const blend = {
-    ...wool('a', 400),
-    name: 'Towels',
-    composition: [
-      { fibre: 'cotton' as const, pct: 82 },
-      { fibre: 'polyester' as const, pct: 18 },
-    ],
-  };
-  expect(blendNote([blend])).toContain('only 82 % of the weight takes dye');
-  expect(blendNote([wool('a', 1)])).toBeNull();
 });

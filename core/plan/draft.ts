@@ -1,5 +1,6 @@
 import type { Known, Span } from '../figure';
 import type { Lid } from '../method/method';
+import type { DoseOf } from './blend';
 import type { MorePlant, PlantAmount, PlantDetail } from './plant';
 
 export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn'] as const;
@@ -17,6 +18,8 @@ export interface Draft {
   readonly overrules: Readonly<Record<string, number | Span>>;
   /** By "step/addition": how much of a plant, as it was said instead of by the method's ratio. */
   readonly plantAmounts?: Readonly<Record<string, PlantAmount>>;
+  /** What percents of the fibre's weight are of, where a part of it takes no dye; null or missing: nobody was asked, and the whole counts. */
+  readonly doseOf?: DoseOf | null;
   readonly pins: Readonly<Record<string, number>>;
   /** By step id: reason for passing a stop that a reason may pass. */
   readonly reasons: Readonly<Record<string, string>>;

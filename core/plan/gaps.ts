@@ -1,7 +1,8 @@
 import { FORMS } from '../shelf/forms';
 import { shelfOf } from '../shelf/library';
 import { labelMissing } from './amounts';
-import { amountOf, type Plan } from './plan';
+import { blendQuestion } from './blend';
+import { type Plan, plannedKnown } from './plan';
 
 /** Something that nobody knows yet, what hangs on it, and how to come to know it. */
 export interface Gap {
@@ -36,6 +37,14 @@ export function gapsOf(plan: Plan): Gap[] {
         close: 'Read its label, or burn a thread.',
       });
   }
+  const blend = blendQuestion(plan);
+  if (blend && blend.answer === null)
+    gaps.push({
+      key: 'blend',
+      what: 'Whether percents are of the whole weight, or of the share that takes dye',
+      changes: `Every dose that goes by weight: ${[...new Set(blend.doses.map((dose) => dose.name))].join(', ')}.`,
+      close: 'Choose one of the two; both are worked out.',
+    });
   for (const question of plan.questions.filter((one) => one.answer === null))
     gaps.push({
       key: `mordant/${question.lotId}`,
@@ -58,7 +67,7 @@ export function gapsOf(plan: Plan): Gap[] {
       }
       // Unknown though the fibre was weighed: then the rule itself has no figure.
       const weighed = step.sizedBy.every((id) => plan.lots.find((lot) => lot.id === id)?.dryWeightG.state !== 'unknown');
-      if (amountOf(addition) === null && addition.words === null && weighed)
+      if (plannedKnown(addition) === null && addition.words === null && weighed)
         gaps.push({
           key: `amount/${step.id}/${addition.id}`,
           what: `${step.title}: how much ${name}`,

@@ -25,6 +25,9 @@ export type PlantAmount =
   | { readonly by: 'amount'; readonly unit: AmountUnit; readonly known: number | Span; readonly about: boolean }
   | { readonly by: 'ratio'; readonly ratio: number | Span; readonly guessed: boolean };
 
+/** The id of the first plant's addition, in every method that wants one. */
+export const FIRST_PLANT = 'dyestuff';
+
 /** One more plant in the same bath, jar, bundle or print. */
 export interface MorePlant {
   /** The id of its addition. */

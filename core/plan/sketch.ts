@@ -10,6 +10,7 @@ import type { Task } from '../schedule/problem';
 import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { additionAmount, asSaid, bathAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
+import { doseWeight } from './blend';
 import type { ChainItem, Draft } from './draft';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated, type Phase } from './phase';
@@ -117,8 +118,11 @@ function sketchStep(
   const overrule = (key: string): Known => draft.overrules[`${id}/${key}`] ?? null;
   const share = part ? (part.sharePct === null ? null : part.sharePct / 100) : 1;
   const dryG = share === null ? null : timesKnown(knownOf(sumFigures(lots.map((lot) => lot.dryWeightG))), share);
+  const doseG = share === null ? null : timesKnown(doseWeight(lots, draft.doseOf), share);
   const base = {
     params,
+    doseG,
+    doseOf: draft.doseOf,
     dryG,
     pieces: lots.reduce((sum, lot) => sum + lot.pieces, 0),
     dyestuffId,
@@ -135,7 +139,7 @@ function sketchStep(
     const amounts = [additionAmount(rule, whole, overrule(rule.id))];
     if (!isPlantRule(rule)) return amounts;
     amounts.push(...(item.morePlants ?? []).map((plant) => morePlantAmount(plant, rule, whole, overrule(plant.id))));
-    return amounts.map((amount) => asSaid(amount, draft.plantAmounts?.[`${id}/${amount.id}`], item.plantDetails?.[amount.id], dryG));
+    return amounts.map((amount) => asSaid(amount, draft.plantAmounts?.[`${id}/${amount.id}`], item.plantDetails?.[amount.id], doseG));
   });
   const plants = additions.filter((addition) => addition.substance === UNKNOWN_PLANT || shelf.dyestuff(addition.substance));
   const plantG = template.kind === 'strain' ? 0 : plants.length > 0 ? roomOf(plants) : (continues?.plantG ?? 0);

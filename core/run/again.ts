@@ -4,6 +4,7 @@ import { printAmount } from '../measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, usualParams } from '../method/method';
 import type { Draft } from '../plan/draft';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
+import { FIRST_PLANT, type PlantAmount } from '../plan/plant';
 import { unreachable } from '../result';
 import { labelForm } from '../shelf/forms';
 import { shelfOf } from '../shelf/library';
@@ -47,6 +48,8 @@ export function draftAgain(
     pins: {},
     reasons: {},
     labels: plan.draft.labels ?? {},
+    doseOf: plan.draft.doseOf ?? null,
+    plantAmounts: actualPlants(plan, state),
   };
 }
 
@@ -61,6 +64,28 @@ export function beyondPlan(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): 
           `${step.title}: ${amount.state === 'unknown' ? '' : `${figureText(amount, (value) => printAmount(value, unit))} `}${shelf.nameOf(substance)}`,
       ),
   );
+}
+
+/** Plants beside the first, and those that were not weighed: as a ratio where that can be said, else as much as last time. */
+function actualPlants(plan: Plan, state: RunState): NonNullable<Draft['plantAmounts']> {
+  const shelf = shelfOf(plan.own);
+  const said: Record<string, PlantAmount> = { ...plan.draft.plantAmounts };
+  for (const step of plan.steps)
+    for (const addition of step.additions.filter((one) => shelf.dyestuff(one.substance))) {
+      const key = `${step.id}/${addition.id}`;
+      const logged = (state.steps[step.id]?.additions ?? []).filter((one) => one.additionId === addition.id);
+      const [first] = logged;
+      const used = knownOf(sumFigures(logged.map((one) => one.amount)));
+      if (!first || used === null || used === 0 || logged.some((one) => one.unit !== first.unit)) continue;
+      const dryG = sizingG(step, plan, state);
+      if (first.unit !== 'g') said[key] = { by: 'amount', unit: first.unit, known: used, about: true };
+      else if (addition.id === FIRST_PLANT && said[key]?.by !== 'amount') delete said[key];
+      else {
+        const ratio = dryG === null ? null : timesKnown(used, 1 / dryG);
+        said[key] = ratio === null ? { by: 'amount', unit: 'g', known: used, about: true } : { by: 'ratio', ratio, guessed: false };
+      }
+    }
+  return said;
 }
 
 const keyOf = (ref: Ref | null): string | null => (ref === null || typeof ref === 'number' ? null : ref.param);

@@ -36,7 +36,7 @@ function callsIn(
   const ownState = state.steps[own.id];
   if (!ownState) throw new Error('no state');
   const clocks = { [own.id]: stepClock(own, ownState, more.readings ?? [], nowMin * MIN) };
-  return runNudges({ steps: [own], lots: plan.lots, home: { ...plan.home, diary: more.diary ?? ALWAYS } }, state, clocks, nowMin * MIN);
+  return runNudges({ steps: [own], lots: plan.lots, draft: plan.draft, home: { ...plan.home, diary: more.diary ?? ALWAYS } }, state, clocks, nowMin * MIN);
 }
 const call = (calls: readonly Nudge[], act: Nudge['act']) => calls.find((one) => one.act === act);
 const stepId = step(plan, 'dye').id;

@@ -29,7 +29,12 @@ export function plannedStirsMin(holdMin: number, everyMin: number): number[] {
 }
 
 /** All calls for hands that a run knows of, soonest first. */
-export function runNudges(plan: Pick<Plan, 'steps' | 'lots' | 'home'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
+export function runNudges(
+  plan: Pick<Plan, 'steps' | 'lots' | 'home' | 'draft'>,
+  state: RunState,
+  clocks: Readonly<Record<string, StepClock>>,
+  nowMs: number,
+): Nudge[] {
   if (state.phase !== 'running') return [];
   const nudges: Nudge[] = [];
   for (const step of plan.steps) {

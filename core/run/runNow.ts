@@ -16,7 +16,7 @@ export interface RunNow {
 }
 
 /** Worked out once, for the server and the stove alike, from plan, log, readings and the time now. */
-export function runNow(plan: Pick<Plan, 'steps' | 'lots' | 'home'>, events: readonly RunEvent[], readings: ByVessel, nowMs: number): RunNow {
+export function runNow(plan: Pick<Plan, 'steps' | 'lots' | 'home' | 'draft'>, events: readonly RunEvent[], readings: ByVessel, nowMs: number): RunNow {
   const state = foldRun(plan.steps, events);
   const clocks: Record<string, StepClock> = {};
   for (const step of plan.steps) {

@@ -1,7 +1,6 @@
 'use client';
 import { Input } from 'antd';
 import { type ReactNode, useId } from 'react';
-import { blendNote } from '@/core/plan/blendNote';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import { isStop, rankFindings } from '@/core/safety/finding';
@@ -13,6 +12,7 @@ import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { EmptyPlace } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
+import { Blend } from './Blend';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem } from './draft';
 import { Gaps } from './Gaps';
@@ -44,8 +44,6 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
   const startId = useId();
   const shown = built.plan ?? lastPlan;
   const general = built.problems.filter((problem) => itemOfProblem(problem.at, draft) === null);
-  const chosenLots = lots.filter((lot) => draft.lotIds.includes(lot.id));
-  const note = blendNote(chosenLots);
   const clashing = useClashes(shown, first?.sessionId ?? 'preview');
   return (
     <Page title={title} acts={keep(built.plan)}>
@@ -76,7 +74,6 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
           </Panel>
           <Panel title="Fibre">
             <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft({ ...draft, lotIds })} />
-            {note ? <p className="quiet small">{note}</p> : null}
           </Panel>
           <ChainEditor room={room} draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} />
         </form>
@@ -87,6 +84,7 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
               <PlanTotals plan={shown} />
               {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
               <MissingVessels vessels={shown.vessels} />
+              <Blend plan={shown} draft={draft} onDraft={onDraft} />
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
               <Gaps plan={shown} />
               <Findings findings={rankFindings([...clashing, ...shown.findings])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />

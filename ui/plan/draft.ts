@@ -1,5 +1,6 @@
 import { type Method, STAGES } from '@/core/method/method';
 import type { ChainItem, Draft } from '@/core/plan/draft';
+import { FIRST_PLANT } from '@/core/plan/plant';
 
 /** The usual order of work for leaf colour on wool: where a new session begins. */
 export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain', 'dyebath', 'rest-overnight', 'rinse', 'dry'] as const;
@@ -62,7 +63,6 @@ export const plantsOf = (item: ChainItem): { readonly id: string; readonly dyest
   { id: FIRST_PLANT, dyestuffId: item.dyestuffId },
   ...(item.morePlants ?? []),
 ];
-const FIRST_PLANT = 'dyestuff';
 
 /** With one more plant beside those that are there. */
 export function withPlant(item: ChainItem, dyestuffId: string): Partial<ChainItem> {
