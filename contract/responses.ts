@@ -193,6 +193,7 @@ export const draft = z
     vessels: z.record(text, text),
     overrules: z.record(text, z.union([number, range])),
     doseOf: text.nullable().optional(),
+    extras: z.record(text, z.array(z.object({ id: text, substance: text, wofPct: known }))).optional(),
     plantAmounts: z
       .record(
         text,

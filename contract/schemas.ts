@@ -149,6 +149,7 @@ const plantDetail = z.strictObject({
   season: line(60),
 });
 const plantId = z.string().regex(/^dyestuff-\d{1,3}$/, 'A further plant is named dyestuff-2, dyestuff-3 and so on.');
+const extraId = z.string().regex(/^extra-\d{1,3}$/, 'What is added beside the method is named extra-1, extra-2 and so on.');
 const plantAmount = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('amount'), unit: z.enum(AMOUNT_UNITS), known: plainAmount, about: z.boolean() }),
   z.strictObject({ by: z.literal('ratio'), ratio: numberOrRange(z.number().gt(0, 'A ratio is above 0.').max(200)), guessed: z.boolean() }),
@@ -190,6 +191,15 @@ export const draftInput = z.strictObject({
     .refine((chain) => new Set(chain.map((item) => item.id)).size === chain.length, 'Each step has its own id.'),
   vessels: z.record(stepKey, id),
   overrules: z.record(stepKey, plainAmount),
+  extras: z
+    .record(
+      stepKey,
+      z
+        .array(z.strictObject({ id: extraId, substance: line(64), wofPct: numberOrRange(z.number().min(0).max(1000)).nullable() }))
+        .max(24, 'More than 24 things beside the method: copy the method and change it.')
+        .refine((extras) => new Set(extras.map((one) => one.id)).size === extras.length, 'Each once.'),
+    )
+    .optional(),
   plantAmounts: z.record(stepKey, plantAmount).optional(),
   doseOf: z.enum(DOSE_OF).nullable().optional(),
   pins: z.record(stepKey, instantMs),

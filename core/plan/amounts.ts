@@ -9,7 +9,7 @@ import type { Dyestuff, PlantForm } from '../shelf/dyestuff';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import type { DoseOf } from './blend';
-import type { ChainItem } from './draft';
+import type { ChainItem, ExtraAddition } from './draft';
 import type { PlannedAmount } from './plan';
 import type { MorePlant, PlantAmount, PlantDetail } from './plant';
 
@@ -151,6 +151,22 @@ export function morePlantAmount(plant: MorePlant, rule: AdditionRule, base: Base
   const first = additionAmount(rule, { ...base, dyestuffId: plant.dyestuffId }, overruled);
   const proposed = rule.rule === 'byEye' ? first.proposed : plantForRatio(base.doseG, null);
   return { ...first, id: plant.id, proposed, perDryG: null };
+}
+
+/** What somebody adds of their own: by percent of the fibre, or as much as they set. */
+export function extraAmount({ id, substance, wofPct }: ExtraAddition, base: Base, overruled: Known): PlannedAmount {
+  const amount = additionAmount({ id, substance, rule: 'wofPct', pct: 0 }, base, overruled);
+  const unit = base.shelf.assistant(substance)?.unit ?? 'g';
+  const proposed = wofDose(base.doseG, unit === 'g' ? wofPct : null);
+  const pct = oneOf(wofPct);
+  const label = labelForm(substance, base.labels[substance]);
+  return {
+    ...amount,
+    unit,
+    form: null,
+    proposed: label ? byStrength(proposed, label.factor, label.label) : proposed,
+    perDryG: pct === null || unit !== 'g' ? null : (pct / 100) * (label?.factor ?? 1),
+  };
 }
 
 /** A plant's amount as it was said stands beside the one worked out; so does what it was like. */

@@ -16,6 +16,8 @@ export interface Draft {
   readonly vessels: Readonly<Record<string, string>>;
   /** By "step/addition" or "step/water": the amount a person set instead of the proposed one. */
   readonly overrules: Readonly<Record<string, number | Span>>;
+  /** By step id: what goes in beside what the method asks for. */
+  readonly extras?: Readonly<Record<string, readonly ExtraAddition[]>>;
   /** By "step/addition": how much of a plant, as it was said instead of by the method's ratio. */
   readonly plantAmounts?: Readonly<Record<string, PlantAmount>>;
   /** What percents of the fibre's weight are of, where a part of it takes no dye; null or missing: nobody was asked, and the whole counts. */
@@ -29,6 +31,15 @@ export interface Draft {
   readonly labels?: Readonly<Record<string, string>>;
   /** By lot: what to do about a mordant that nobody is sure of. */
   readonly answers?: Readonly<Record<string, MordantAnswer>>;
+}
+
+/** Something that goes into a step beside what its method asks for. */
+export interface ExtraAddition {
+  /** "extra-1": the id of its addition. */
+  readonly id: string;
+  readonly substance: string;
+  /** Percent of the fibre's weight; null: as much as somebody sets, or unknown. */
+  readonly wofPct: Known;
 }
 
 export interface ChainItem {

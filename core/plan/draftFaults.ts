@@ -29,6 +29,10 @@ export function draftFaults(draft: Draft, methods: MethodBook, shelf: Shelf): { 
       else if (isSpan(value) && !rangedParams(method).has(key)) faults.push({ at: `${at}.params.${key}`, message: `${param.label}: one figure stands here.` });
     }
   });
+  for (const [stepId, extras] of Object.entries(draft.extras ?? {}))
+    for (const { id, substance } of extras)
+      if (!shelf.dyestuff(substance) && !shelf.assistant(substance))
+        faults.push({ at: `steps.${stepId}.${id}`, message: 'This is not on the shelf. Put it there, or choose another.' });
   for (const [substance, label] of Object.entries(draft.labels ?? {})) {
     if (!labelForm(substance, label)) faults.push({ at: `labels.${substance}`, message: 'This form is not one of its labels.' });
   }

@@ -9,7 +9,7 @@ import type { StepTemplate } from '../method/method';
 import type { Task } from '../schedule/problem';
 import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
-import { additionAmount, asSaid, bathAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
+import { additionAmount, asSaid, bathAmount, extraAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
 import { doseWeight } from './blend';
 import type { ChainItem, Draft } from './draft';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
@@ -141,6 +141,10 @@ function sketchStep(
     amounts.push(...(item.morePlants ?? []).map((plant) => morePlantAmount(plant, rule, whole, overrule(plant.id))));
     return amounts.map((amount) => asSaid(amount, draft.plantAmounts?.[`${id}/${amount.id}`], item.plantDetails?.[amount.id], doseG));
   });
+  for (const extra of draft.extras?.[id] ?? []) {
+    const amount = extraAmount(extra, { ...base, waterMl: bathKnown }, overrule(extra.id));
+    additions.push(shelf.dyestuff(extra.substance) ? asSaid(amount, draft.plantAmounts?.[`${id}/${extra.id}`], item.plantDetails?.[extra.id], doseG) : amount);
+  }
   const plants = additions.filter((addition) => addition.substance === UNKNOWN_PLANT || shelf.dyestuff(addition.substance));
   const plantG = template.kind === 'strain' ? 0 : plants.length > 0 ? roomOf(plants) : (continues?.plantG ?? 0);
   const inVesselG = inIt ? mostOf(dryG) : 0;

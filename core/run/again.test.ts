@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { measured, UNKNOWN } from '../figure';
+import { between, type Figure, measured, UNKNOWN } from '../figure';
+import type { AmountUnit } from '../measure/print';
 import { buildPlan } from '../plan/buildPlan';
-import { amountOf, type Plan } from '../plan/plan';
-import { HEAD, input, planned, wool } from '../plan/plan.fixture';
+import { amountOf, type Plan, plannedKnown } from '../plan/plan';
+import { CHAIN, HEAD, input, planned, wool } from '../plan/plan.fixture';
 import { beyondPlan, draftAgain } from './again';
 import { stepClock } from './clock';
 import type { RunEvent, RunFact } from './events';
@@ -94,12 +95,71 @@ describe('the chain', () => {
   });
 });
 
-test('what went in beyond the plan is told by step and amount; what was planned is not', () => {
+describe('what went in beside the plan', () => {
   const plan = planned([wool('a', 100)]);
-  const extra = ev({ type: 'addition', stepId: 'c5-dye', additionId: null, substance: 'bakingSoda', amount: measured(3), unit: 'g' });
-  const unknown = ev({ type: 'addition', stepId: 'c5-dye', additionId: null, substance: 'vinegar', amount: UNKNOWN, unit: 'mL' });
-  expect(beyondPlan(plan, foldRun(plan.steps, [alumLogged(10), extra, unknown]))).toEqual(['Dye, weld: 3 g baking soda', 'Dye, weld: white vinegar']);
+  const put = (substance: string, amount: Figure, unit: AmountUnit, additionId: string | null = null): RunEvent =>
+    ev({ type: 'addition', stepId: 'c5-dye', additionId, substance, amount, unit });
+  const dyeOf = (draft: Plan['draft'], dryG: number) => {
+    const built = buildPlan({ ...input([wool('b', dryG)]), draft }, HEAD).plan;
+    return built?.steps.find((step) => step.kind === 'dye')?.additions.map((one) => [one.substance, plannedKnown(one)]);
+  };
+  test('is in the new plan, scaled by the fibre where it was weighed, as much as last time where it was poured', () => {
+    const draft = again(plan, [put('bakingSoda', measured(3), 'g'), put('vinegar', measured(20), 'mL')]);
+    expect(draft.extras?.['c5-dye']).toEqual([
+      { id: 'extra-1', substance: 'bakingSoda', wofPct: 3 },
+      { id: 'extra-2', substance: 'vinegar', wofPct: null },
+    ]);
+    expect(dyeOf(draft, 250)).toEqual([
+      ['bakingSoda', 7.5],
+      ['vinegar', 20],
+    ]);
+  });
+  test('twice of the same is one, a range stays a range, an unknown amount stays open', () => {
+    const draft = again(plan, [put('bakingSoda', measured(3), 'g'), put('bakingSoda', between(1, 2), 'g'), put('chalk', UNKNOWN, 'g')]);
+    expect(dyeOf(draft, 100)).toEqual([
+      ['bakingSoda', { least: 4, most: 5 }],
+      ['chalk', null],
+    ]);
+  });
+  test('what stood in the plan beside its methods is asked for again as it was used', () => {
+    const with2 = planned([wool('a', 100)], { extras: { 'c5-dye': [{ id: 'extra-1', substance: 'bakingSoda', wofPct: 2 }] } });
+    expect(dyeOf(again(with2, []), 200)).toEqual([['bakingSoda', 4]]);
+    expect(dyeOf(again(with2, [put('bakingSoda', measured(5), 'g', 'extra-1')]), 200)).toEqual([['bakingSoda', 10]]);
+  });
+  test('what the shelf does not know is told, the rest is not', () => {
+    const stranger = put('a pinch of rust', UNKNOWN, 'g');
+    expect(beyondPlan(plan, foldRun(plan.steps, [alumLogged(10), put('bakingSoda', measured(3), 'g'), stranger]))).toEqual(['Dye, weld: a pinch of rust']);
+  });
 });
+
+test('plants beside the first come again in proportion, and those by the cup as many as last time', () => {
+  const chain = CHAIN.map((item) =>
+    item.id === 'c3'
+      ? {
+          ...item,
+          morePlants: [
+            { id: 'dyestuff-2', dyestuffId: 'madder' },
+            { id: 'dyestuff-3', dyestuffId: 'heather' },
+          ],
+        }
+      : item,
+  );
+  const plan = planned([wool('a', 100)], { chain });
+  const put = (additionId: string, substance: string, amount: Figure, unit: AmountUnit): RunEvent =>
+    ev({ type: 'addition', stepId: 'c3-extract', additionId, substance, amount, unit });
+  const draft = again(plan, [
+    put('dyestuff', 'weld', measured(500), 'g'),
+    put('dyestuff-2', 'madder', measured(20), 'g'),
+    put('dyestuff-3', 'heather', measured(750), 'mL'),
+  ]);
+  const built = buildPlan({ ...input([wool('b', 200)]), draft }, HEAD).plan;
+  expect(built?.steps.find((step) => step.kind === 'extract')?.additions.map((one) => [one.name, one.unit, plannedKnown(one)])).toEqual([
+    ['weld', 'g', 1000],
+    ['madder', 'g', 40],
+    ['heather', 'mL', 750],
+  ]);
+});
+
 test('measured soaks and dips are asked for again, not only holds', () => {
   const plan = planned([wool('a', 100)], {
     chain: [

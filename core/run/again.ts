@@ -4,10 +4,10 @@ import { printAmount } from '../measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, usualParams } from '../method/method';
 import type { Draft } from '../plan/draft';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
-import { FIRST_PLANT, type PlantAmount } from '../plan/plant';
 import { unreachable } from '../result';
 import { labelForm } from '../shelf/forms';
 import { shelfOf } from '../shelf/library';
+import { actualExtras, actualPlants, isOnShelf } from './againAdditions';
 import { sizingG } from './amountNow';
 import type { StepClock } from './clock';
 import { goesByClock } from './clock';
@@ -44,48 +44,26 @@ export function draftAgain(
     lotIds: wish.lotIds,
     chain,
     vessels: {},
-    overrules: {},
     pins: {},
     reasons: {},
     labels: plan.draft.labels ?? {},
     doseOf: plan.draft.doseOf ?? null,
     plantAmounts: actualPlants(plan, state),
+    ...actualExtras(plan, state),
   };
 }
 
-/** What went in beyond the plan: a new plan has no place for it, so it is told. */
+/** What went in beyond the plan and is not on the shelf: a new plan has no place for it, so it is told. */
 export function beyondPlan(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): string[] {
   const shelf = shelfOf(plan.own);
   return plan.steps.flatMap((step) =>
     (state.steps[step.id]?.additions ?? [])
-      .filter((addition) => addition.additionId === null)
+      .filter((addition) => addition.additionId === null && !isOnShelf(addition.substance, shelf))
       .map(
         ({ substance, amount, unit }) =>
           `${step.title}: ${amount.state === 'unknown' ? '' : `${figureText(amount, (value) => printAmount(value, unit))} `}${shelf.nameOf(substance)}`,
       ),
   );
-}
-
-/** Plants beside the first, and those that were not weighed: as a ratio where that can be said, else as much as last time. */
-function actualPlants(plan: Plan, state: RunState): NonNullable<Draft['plantAmounts']> {
-  const shelf = shelfOf(plan.own);
-  const said: Record<string, PlantAmount> = { ...plan.draft.plantAmounts };
-  for (const step of plan.steps)
-    for (const addition of step.additions.filter((one) => shelf.dyestuff(one.substance))) {
-      const key = `${step.id}/${addition.id}`;
-      const logged = (state.steps[step.id]?.additions ?? []).filter((one) => one.additionId === addition.id);
-      const [first] = logged;
-      const used = knownOf(sumFigures(logged.map((one) => one.amount)));
-      if (!first || used === null || used === 0 || logged.some((one) => one.unit !== first.unit)) continue;
-      const dryG = sizingG(step, plan, state);
-      if (first.unit !== 'g') said[key] = { by: 'amount', unit: first.unit, known: used, about: true };
-      else if (addition.id === FIRST_PLANT && said[key]?.by !== 'amount') delete said[key];
-      else {
-        const ratio = dryG === null ? null : timesKnown(used, 1 / dryG);
-        said[key] = ratio === null ? { by: 'amount', unit: 'g', known: used, about: true } : { by: 'ratio', ratio, guessed: false };
-      }
-    }
-  return said;
 }
 
 const keyOf = (ref: Ref | null): string | null => (ref === null || typeof ref === 'number' ? null : ref.param);

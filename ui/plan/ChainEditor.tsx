@@ -201,6 +201,7 @@ function Item(props: ItemProps) {
               onDraft={onDraft}
               vessels={vessels}
               assistants={book.assistants}
+              dyestuffs={book.dyestuffs}
               shelfLabels={book.labels}
               percentMeans={percentMeans}
               onPercentMeans={onPercentMeans}

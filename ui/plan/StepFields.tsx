@@ -1,5 +1,5 @@
 'use client';
-import { Input, Select } from 'antd';
+import { Button, Input, Select } from 'antd';
 import { useId } from 'react';
 import { knownValue, sumFigures } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
@@ -7,13 +7,15 @@ import type { PercentMeans } from '@/core/measure/percent';
 import { LID_WORD, LIDS } from '@/core/method/method';
 import type { Draft } from '@/core/plan/draft';
 import { amountOf, type Plan, type PlanStep } from '@/core/plan/plan';
+import { FIRST_PLANT } from '@/core/plan/plant';
 import type { Assistant } from '@/core/shelf/assistant';
+import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
 import { Field } from '../form/Field';
 import { WhenField } from '../form/WhenField';
 import { usePrint } from '../shell/facts';
 import { AmountLine } from './AmountLine';
-import { withEntry } from './draft';
+import { withEntry, withExtra, withoutExtra } from './draft';
 import { OverruleField } from './OverruleField';
 
 interface Props {
@@ -23,6 +25,7 @@ interface Props {
   readonly onDraft: (draft: Draft) => void;
   readonly vessels: readonly Vessel[];
   readonly assistants: readonly Assistant[];
+  readonly dyestuffs: readonly Dyestuff[];
   readonly shelfLabels: Readonly<Record<string, string>>;
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
@@ -30,13 +33,24 @@ interface Props {
 
 /** Quantities of one step with their working, and where, when and how covered it is done. */
 export function StepFields(props: Props) {
-  const { step, draft, onDraft, vessels } = props;
+  const { step, draft, onDraft, vessels, assistants, dyestuffs } = props;
+  const stuffs = [...assistants, ...dyestuffs].map((one) => ({ value: one.id, label: one.name }));
   const print = usePrint();
   const pinId = useId();
   const covered = step.lid !== 'none' || step.phases.some((phase) => phase.kind === 'soak' || phase.kind === 'until');
   return (
     <div className="stack">
       <Amounts {...props} />
+      <Select
+        aria-label={`Add something to ${step.title}`}
+        size="small"
+        value={null}
+        placeholder="Something else goes in"
+        showSearch={{ optionFilterProp: 'label' }}
+        options={stuffs}
+        onChange={(substance: string | null) => substance && onDraft(withExtra(draft, step.id, substance))}
+        style={{ maxWidth: 280 }}
+      />
       <div className="fields">
         <Field label="Vessel">
           {(id) => (
@@ -95,7 +109,7 @@ export function StepFields(props: Props) {
   );
 }
 
-function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentMeans, onPercentMeans }: Props) {
+function Amounts({ step, plan, draft, onDraft, assistants, dyestuffs, shelfLabels, percentMeans, onPercentMeans }: Props) {
   const amounts = [...step.additions, ...(step.water ? [step.water] : [])];
   const wholeG = knownValue(sumFigures(plan.lots.filter((lot) => step.sizedBy.includes(lot.id)).map((lot) => lot.dryWeightG)));
   const dryG = wholeG === null || step.part?.sharePct === null ? null : (wholeG * (step.part?.sharePct ?? 100)) / 100;
@@ -106,6 +120,11 @@ function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentM
     return (
       <div key={amount.id} className="amount-edit">
         <AmountLine amount={amount} />
+        {amount.id.startsWith('extra-') ? (
+          <Button size="small" type="link" onClick={() => onDraft(withoutExtra(draft, step.id, amount.id))}>
+            Take {amount.name} out
+          </Button>
+        ) : null}
         {amount.id !== 'water' && !amount.name.includes('not supported') && forms ? (
           <Field label="On the label">
             {(id) => (
@@ -136,7 +155,9 @@ function Amounts({ step, plan, draft, onDraft, assistants, shelfLabels, percentM
           }}
           isSaid={draft.plantAmounts?.[key] !== undefined}
           onPlant={
-            amount.id.startsWith('dyestuff') ? (said) => onDraft(withEntry(withEntry(draft, 'overrules', key, null), 'plantAmounts', key, said)) : undefined
+            dyestuffs.some((one) => one.id === amount.substance) || amount.id === FIRST_PLANT
+              ? (said) => onDraft(withEntry(withEntry(draft, 'overrules', key, null), 'plantAmounts', key, said))
+              : undefined
           }
         />
       </div>

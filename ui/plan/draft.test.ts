@@ -3,7 +3,7 @@ import { METRIC } from '@/core/measure/measures';
 import { printer } from '@/core/measure/printer';
 import { LIBRARY } from '@/core/method/library';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
-import { blankDraft, itemOfProblem, movedItem, withEntry, withItem, withoutItem } from './draft';
+import { blankDraft, itemOfProblem, movedItem, plantsOf, withEntry, withExtra, withItem, withoutExtra, withoutItem, withoutPlant, withPlant } from './draft';
 import { amountText, phaseText, whyText } from './workingText';
 
 const print = printer(METRIC, 'Europe/Berlin');
@@ -44,6 +44,31 @@ describe('the draft of a session', () => {
     const set = withEntry(draft, 'overrules', 'c2-mordant/alum', 18);
     expect(set.overrules).toEqual({ 'c2-mordant/alum': 18 });
     expect(withEntry(set, 'overrules', 'c2-mordant/alum', null).overrules).toEqual({});
+  });
+  test('plants come and go, and what was said of them goes with them', () => {
+    const item = { id: 'c3', methodId: 'extract-fresh', params: {}, dyestuffId: null };
+    const weld = { ...item, ...withPlant(item, 'weld') };
+    const two = {
+      ...weld,
+      ...withPlant(weld, 'madder'),
+      plantDetails: { 'dyestuff-2': { form: null, preparation: 'ground' as const, source: null, season: '' } },
+    };
+    expect(plantsOf(two)).toEqual([
+      { id: 'dyestuff', dyestuffId: 'weld' },
+      { id: 'dyestuff-2', dyestuffId: 'madder' },
+    ]);
+    const three = { ...two, ...withPlant(two, 'heather') };
+    expect(plantsOf(three).at(-1)?.id).toBe('dyestuff-3');
+    expect(withoutPlant(two, 'dyestuff')).toMatchObject({ dyestuffId: 'madder', morePlants: [], plantDetails: { dyestuff: { preparation: 'ground' } } });
+    expect(withoutPlant(two, 'dyestuff-2')).toEqual({ morePlants: [], plantDetails: {} });
+    expect(withoutPlant(weld, 'dyestuff')).toMatchObject({ dyestuffId: null });
+  });
+  test('something else goes in, and comes out with what was set of it', () => {
+    const more = withExtra(withExtra(draft, 'c5-dye', 'chalk'), 'c5-dye', 'vinegar');
+    expect(more.extras?.['c5-dye']?.map((one) => one.id)).toEqual(['extra-1', 'extra-2']);
+    const set = withEntry(more, 'overrules', 'c5-dye/extra-1', 5);
+    const less = withoutExtra(set, 'c5-dye', 'extra-1');
+    expect([less.extras?.['c5-dye']?.map((one) => one.substance), less.overrules]).toEqual([['vinegar'], {}]);
   });
   test.each([
     ['chain.1.params.alumPct', 'c2'],

@@ -81,6 +81,19 @@ export function withoutPlant(item: ChainItem, id: string): Partial<ChainItem> {
   return { dyestuffId: next.dyestuffId, morePlants: rest, plantDetails: moved ? { ...others, [FIRST_PLANT]: moved } : others };
 }
 
+/** With one more thing in a step beside what its method asks for. */
+export function withExtra(draft: Draft, stepId: string, substance: string): Draft {
+  const had = draft.extras?.[stepId] ?? [];
+  const nth = 1 + Math.max(0, ...had.map((one) => Number(one.id.replace(/^extra-/, ''))));
+  return { ...draft, extras: { ...draft.extras, [stepId]: [...had, { id: `extra-${nth}`, substance, wofPct: null }] } };
+}
+
+/** Without it again, and without what was set of it. */
+export function withoutExtra(draft: Draft, stepId: string, id: string): Draft {
+  const bare = withEntry(withEntry(draft, 'overrules', `${stepId}/${id}`, null), 'plantAmounts', `${stepId}/${id}`, null);
+  return { ...bare, extras: { ...draft.extras, [stepId]: (draft.extras?.[stepId] ?? []).filter((one) => one.id !== id) } };
+}
+
 /** Which item of the chain a problem belongs to, whether it names the place, the item or the step. */
 export function itemOfProblem(at: string, draft: Draft): string | null {
   const byPlace = /^(?:draft\.)?chain\.(\d+)\b/.exec(at);

@@ -57,7 +57,7 @@ export function AgainDialog({ runId, plan, extras, onClose }: Props) {
             Doses per gram and holds come from what was really done, where it was measured; the rest stays as planned. Choose the fibre, and everything is
             scaled to its weight.
           </p>
-          {extras.length > 0 ? <p className="small">Not taken over, since it was not in the plan: {print.says(extras.join('; '))}.</p> : null}
+          {extras.length > 0 ? <p className="small">Not taken over, since the shelf does not know it: {print.says(extras.join('; '))}.</p> : null}
           <Form.Item name="name" label="Name">
             <Input maxLength={120} />
           </Form.Item>
