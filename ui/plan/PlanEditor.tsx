@@ -14,16 +14,18 @@ import { EmptyPlace } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
 import { Blend } from './Blend';
 import { ChainEditor } from './ChainEditor';
-import { itemOfProblem } from './draft';
+import { itemOfProblem, withLots } from './draft';
 import { Gaps } from './Gaps';
 import { LotPicker } from './LotPicker';
 import { MissingVessels } from './MissingVessels';
 import { PlanTotals } from './PlanHead';
 import { Problems } from './Problems';
 import { Questions } from './Questions';
+import { StartWith } from './StartWith';
 import { useClashes } from './useClashes';
 import type { PlanningRoom } from './useKitchen';
 import { usePlanning } from './usePlanning';
+import { WhoGetsWhat } from './WhoGetsWhat';
 
 interface Props {
   readonly room: PlanningRoom;
@@ -72,8 +74,13 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
               />
             </div>
           </Panel>
+          {first === null ? (
+            <Panel label="Begin with">
+              <StartWith draft={draft} onDraft={onDraft} />
+            </Panel>
+          ) : null}
           <Panel title="Fibre">
-            <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft({ ...draft, lotIds })} />
+            <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft(withLots(draft, lotIds))} />
           </Panel>
           <ChainEditor room={room} draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} />
         </form>
@@ -86,6 +93,11 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
               <MissingVessels vessels={shown.vessels} />
               <Blend plan={shown} draft={draft} onDraft={onDraft} />
               <Questions plan={shown} draft={draft} onDraft={onDraft} />
+              {draft.lotIds.length > 1 ? (
+                <Panel title="Who gets what">
+                  <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} />
+                </Panel>
+              ) : null}
               <Gaps plan={shown} />
               <Findings findings={rankFindings([...clashing, ...shown.findings])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Guard what="The warp">

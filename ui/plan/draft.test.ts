@@ -1,9 +1,28 @@
 import { describe, expect, test } from 'vitest';
 import { METRIC } from '@/core/measure/measures';
 import { printer } from '@/core/measure/printer';
+import { WAYS } from '@/core/method/data/ways';
 import { LIBRARY } from '@/core/method/library';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
-import { blankDraft, itemOfProblem, movedItem, plantsOf, withEntry, withExtra, withItem, withoutExtra, withoutItem, withoutPlant, withPlant } from './draft';
+import {
+  asBefore,
+  blankDraft,
+  eachInItsOwn,
+  itemOfProblem,
+  lotTapped,
+  movedItem,
+  plantsOf,
+  wayOf,
+  withEntry,
+  withExtra,
+  withItem,
+  withLots,
+  withoutExtra,
+  withoutItem,
+  withoutPlant,
+  withPlant,
+  withWay,
+} from './draft';
 import { amountText, phaseText, whyText } from './workingText';
 
 const print = printer(METRIC, 'Europe/Berlin');
@@ -62,6 +81,46 @@ describe('the draft of a session', () => {
     expect(withoutPlant(two, 'dyestuff')).toMatchObject({ dyestuffId: 'madder', morePlants: [], plantDetails: { dyestuff: { preparation: 'ground' } } });
     expect(withoutPlant(two, 'dyestuff-2')).toEqual({ morePlants: [], plantDetails: {} });
     expect(withoutPlant(weld, 'dyestuff')).toMatchObject({ dyestuffId: null });
+  });
+  test('who gets what: a tap makes a step one lot’s alone, further taps let others join, all of them are everybody', () => {
+    const three = { ...draft, lotIds: ['a', 'b', 'c'] };
+    const of = (one: typeof draft) => one.chain[1]?.lotIds ?? null;
+    const onlyB = lotTapped(three, 'c2', 'b');
+    expect(of(onlyB)).toEqual(['b']);
+    const withC = lotTapped(onlyB, 'c2', 'c');
+    expect(of(withC)).toEqual(['b', 'c']);
+    expect(of(lotTapped(withC, 'c2', 'a'))).toBeNull();
+    expect(of(lotTapped(withC, 'c2', 'b'))).toEqual(['c']);
+    expect(lotTapped(onlyB, 'c2', 'b')).toBe(onlyB);
+    expect(of(lotTapped(onlyB, 'c2', null))).toBeNull();
+  });
+  test('each lot in its own: the step becomes one a lot, with ids of their own', () => {
+    const each = eachInItsOwn({ ...draft, lotIds: ['a', 'b'] }, 'c5');
+    expect(each.chain.filter((item) => item.methodId === 'dyebath').map((item) => item.lotIds)).toEqual([['a'], ['b']]);
+    expect(new Set(each.chain.map((item) => item.id)).size).toBe(each.chain.length);
+  });
+  test('a way of working brings its steps and nothing else; the last plan its plants and what went in beside', () => {
+    const solar = WAYS.find((way) => way.id === 'solar-jar');
+    if (!solar) throw new Error('no jar');
+    const jar = withWay(withEntry({ ...draft, name: 'Mine', lotIds: ['a'] }, 'overrules', 'c2-mordant/alum', 5), solar);
+    expect([jar.name, jar.lotIds, jar.overrules, wayOf(jar)?.id]).toEqual(['Mine', ['a'], {}, 'solar-jar']);
+    const last = { ...withExtra(draft, 'c5-dye', 'chalk'), chain: draft.chain.map((item) => ({ ...item, lotIds: ['x'] })) };
+    const again = asBefore(jar, last);
+    expect(again.extras).toEqual(last.extras);
+    expect(again.chain.every((item) => item.lotIds === null)).toBe(true);
+    expect([again.name, again.lotIds]).toEqual(['Mine', ['a']]);
+  });
+  test('three mordants give each of three lots its own, until somebody says otherwise', () => {
+    const way = WAYS.find((one) => one.id === 'three-mordants');
+    if (!way) throw new Error('no way');
+    const three = withLots(withWay(draft, way), ['a', 'b', 'c']);
+    expect(three.chain.slice(0, 4).map((item) => item.lotIds ?? null)).toEqual([['a'], ['b'], ['c'], null]);
+    const changed = lotTapped(lotTapped(three, 'c2', 'c'), 'c2', 'b');
+    expect(
+      withLots(changed, ['b', 'c', 'a'])
+        .chain.slice(0, 3)
+        .map((item) => item.lotIds ?? null),
+    ).toEqual([['b'], ['c'], ['a']]);
   });
   test('something else goes in, and comes out with what was set of it', () => {
     const more = withExtra(withExtra(draft, 'c5-dye', 'chalk'), 'c5-dye', 'vinegar');

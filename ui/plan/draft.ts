@@ -1,9 +1,7 @@
+import { WAYS, type Way } from '@/core/method/data/ways';
 import { type Method, STAGES } from '@/core/method/method';
 import type { ChainItem, Draft } from '@/core/plan/draft';
 import { FIRST_PLANT } from '@/core/plan/plant';
-
-/** The usual order of work for leaf colour on wool: where a new session begins. */
-export const USUAL_CHAIN = ['scour-protein', 'alum-10', 'extract-fresh', 'strain', 'dyebath', 'rest-overnight', 'rinse', 'dry'] as const;
 
 const HOUR = 3_600_000;
 
@@ -11,6 +9,46 @@ type Find = (id: string) => Method | undefined;
 
 /** A step as it is added: no dyestuff is filled in that nobody chose. */
 export const newItem = (methodId: string, id: string): ChainItem => ({ id, methodId, params: {}, dyestuffId: null });
+
+/** The steps of a way of working, for these lots. */
+export const chainOf = (way: Way | undefined, lotIds: readonly string[]): ChainItem[] =>
+  (way?.steps ?? []).map(({ methodId, nth }, i) => {
+    const lotId = nth === undefined ? undefined : lotIds[nth - 1];
+    return { ...newItem(methodId, `c${i + 1}`), ...(lotId === undefined ? {} : { lotIds: [lotId] }) };
+  });
+
+/** What hung on the steps that were there goes with them; name, fibre and start stay. */
+const bare = (draft: Draft): Draft => ({ ...draft, vessels: {}, overrules: {}, pins: {}, reasons: {}, lids: {}, extras: {}, plantAmounts: {} });
+
+/** Begun anew with the steps of a way of working. */
+export const withWay = (draft: Draft, way: Way): Draft => ({ ...bare(draft), chain: chainOf(way, draft.lotIds) });
+
+/** With other lots. A way of working that sets lots apart gives each its step, as long as nobody gave it to another. */
+export function withLots(draft: Draft, lotIds: readonly string[]): Draft {
+  const way = wayOf(draft);
+  const chain = draft.chain.map((item, i): ChainItem => {
+    const nth = way?.steps[i]?.nth;
+    if (nth === undefined) return item;
+    const before = draft.lotIds[nth - 1];
+    const isAsGiven = !item.lotIds || (item.lotIds.length === 1 && item.lotIds[0] === before);
+    const lotId = lotIds[nth - 1];
+    return isAsGiven ? { ...item, lotIds: lotId === undefined ? null : [lotId] } : item;
+  });
+  return { ...draft, lotIds, chain };
+}
+
+/** Begun anew as another plan was: its steps, plants and whatever went in beside them, for everybody. */
+export const asBefore = (draft: Draft, before: Draft): Draft => ({
+  ...bare(draft),
+  chain: before.chain.map((item) => ({ ...item, lotIds: null })),
+  ...(before.lids ? { lids: before.lids } : {}),
+  ...(before.extras ? { extras: before.extras } : {}),
+  ...(before.plantAmounts ? { plantAmounts: before.plantAmounts } : {}),
+});
+
+/** The way of working that these steps are; null when they have become somebody's own. */
+export const wayOf = (draft: Pick<Draft, 'chain'>): Way | null =>
+  WAYS.find((way) => way.steps.length === draft.chain.length && way.steps.every((step, i) => step.methodId === draft.chain[i]?.methodId)) ?? null;
 
 export const blankDraft = (nowMs: number): Draft => ({
   // The next full hour: a start that has passed before the form is filled helps nobody.
@@ -21,7 +59,7 @@ export const blankDraft = (nowMs: number): Draft => ({
   overrules: {},
   pins: {},
   reasons: {},
-  chain: USUAL_CHAIN.map((methodId, i) => newItem(methodId, `c${i + 1}`)),
+  chain: chainOf(WAYS[0], []),
 });
 
 export const nextItemId = (draft: Draft): string => `c${1 + Math.max(0, ...draft.chain.map((item) => Number(/^c(\d+)$/.exec(item.id)?.[1] ?? 0)))}`;
@@ -92,6 +130,33 @@ export function withExtra(draft: Draft, stepId: string, substance: string): Draf
 export function withoutExtra(draft: Draft, stepId: string, id: string): Draft {
   const bare = withEntry(withEntry(draft, 'overrules', `${stepId}/${id}`, null), 'plantAmounts', `${stepId}/${id}`, null);
   return { ...bare, extras: { ...draft.extras, [stepId]: (draft.extras?.[stepId] ?? []).filter((one) => one.id !== id) } };
+}
+
+/** The lots that an item is for. */
+export const lotsOf = (item: ChainItem, draft: Pick<Draft, 'lotIds'>): readonly string[] => item.lotIds ?? draft.lotIds;
+
+/**
+ * A step is for everybody until a lot is tapped: then it is that lot's alone. Further taps let others join or leave; the
+ * last one stays, and all of them are everybody again. @param lotId null: everybody
+ */
+export function lotTapped(draft: Draft, itemId: string, lotId: string | null): Draft {
+  const item = draft.chain.find((one) => one.id === itemId);
+  if (!item) return draft;
+  if (lotId === null) return changedItem(draft, itemId, { lotIds: null });
+  if (!item.lotIds) return changedItem(draft, itemId, { lotIds: [lotId] });
+  const next = item.lotIds.includes(lotId) ? item.lotIds.filter((had) => had !== lotId) : [...item.lotIds, lotId];
+  if (next.length === 0) return draft;
+  return changedItem(draft, itemId, { lotIds: draft.lotIds.every((id) => next.includes(id)) ? null : next });
+}
+
+/** The same step for each of its lots by itself: parallel baths, each in a vessel of its own. */
+export function eachInItsOwn(draft: Draft, itemId: string): Draft {
+  const at = draft.chain.findIndex((one) => one.id === itemId);
+  const item = draft.chain[at];
+  if (!item) return draft;
+  const first = Number(/^c(\d+)$/.exec(nextItemId(draft))?.[1] ?? 1);
+  const copies = lotsOf(item, draft).map((lotId, i) => ({ ...item, id: i === 0 ? item.id : `c${first + i - 1}`, lotIds: [lotId] }));
+  return { ...draft, chain: draft.chain.toSpliced(at, 1, ...copies) };
 }
 
 /** Which item of the chain a problem belongs to, whether it names the place, the item or the step. */

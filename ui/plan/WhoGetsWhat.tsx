@@ -1,0 +1,75 @@
+'use client';
+import { Button, Checkbox, Table } from 'antd';
+import type { Lot } from '@/core/fibre/lot';
+import type { Method } from '@/core/method/method';
+import type { ChainItem, Draft } from '@/core/plan/draft';
+import { StitchPatch } from '../theme/stitches';
+import { eachInItsOwn, lotsOf, lotTapped } from './draft';
+
+interface Props {
+  readonly draft: Draft;
+  readonly onDraft: (draft: Draft) => void;
+  readonly lots: readonly Pick<Lot, 'id' | 'name'>[];
+  readonly methods: { find(id: string, version?: number | null): Method | undefined };
+}
+
+/** Lots beside steps: who gets what, at a tap. A step is for everybody until a lot is tapped; then it is that lot's alone, and others join it. */
+export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
+  const chosen = lots.filter((lot) => draft.lotIds.includes(lot.id));
+  if (chosen.length < 2) return null;
+  const nameOf = (item: ChainItem) => methods.find(item.methodId, item.methodVersion)?.name ?? 'A method that is not here';
+  return (
+    <Table<ChainItem>
+      size="small"
+      pagination={false}
+      rowKey="id"
+      scroll={{ x: 'max-content' }}
+      aria-label="Who gets what"
+      dataSource={[...draft.chain]}
+      columns={[
+        {
+          title: 'Step',
+          key: 'step',
+          fixed: 'left',
+          render: (_, item) => (
+            <span className="line line-tight">
+              <StitchPatch kind={methods.find(item.methodId)?.stage ?? 'dye'} width={12} height={18} />
+              {nameOf(item)}
+            </span>
+          ),
+        },
+        {
+          title: 'all',
+          key: 'all',
+          align: 'center',
+          render: (_, item) => (
+            <Checkbox aria-label={`${nameOf(item)}: all lots`} checked={!item.lotIds} onChange={() => onDraft(lotTapped(draft, item.id, null))} />
+          ),
+        },
+        ...chosen.map((lot) => ({
+          title: lot.name,
+          key: lot.id,
+          align: 'center' as const,
+          render: (_: unknown, item: ChainItem) => (
+            <Checkbox
+              className={item.lotIds ? '' : 'quiet'}
+              aria-label={`${nameOf(item)}: ${lot.name}`}
+              checked={lotsOf(item, draft).includes(lot.id)}
+              onChange={() => onDraft(lotTapped(draft, item.id, lot.id))}
+            />
+          ),
+        })),
+        {
+          title: '',
+          key: 'each',
+          render: (_, item) =>
+            lotsOf(item, draft).length < 2 ? null : (
+              <Button type="link" size="small" aria-label={`${nameOf(item)}: each lot in its own vessel`} onClick={() => onDraft(eachInItsOwn(draft, item.id))}>
+                each its own
+              </Button>
+            ),
+        },
+      ]}
+    />
+  );
+}
