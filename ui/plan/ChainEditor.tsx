@@ -59,6 +59,12 @@ export function ChainEditor(props: Props) {
         <StitchPatch kind={method?.stage ?? 'dye'} width={14} height={22} />
         <strong className="chain-name">{method?.name ?? 'A method that is not here'}</strong>
         <span className="quiet small">
+          {item.lotIds
+            ? `for ${room.lots
+                .filter((lot) => item.lotIds?.includes(lot.id))
+                .map((lot) => lot.name)
+                .join(', ')} `
+            : ''}
           {method?.needsDyestuff && item.dyestuffId === null ? 'choose what to dye with ' : ''}
           {steps
             .flatMap((step) => step.additions.filter((amount) => amount.substance !== UNKNOWN_PLANT))

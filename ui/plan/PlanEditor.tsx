@@ -89,15 +89,15 @@ export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }
           {shown ? (
             <>
               <PlanTotals plan={shown} />
-              {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
-              <MissingVessels vessels={shown.vessels} />
-              <Blend plan={shown} draft={draft} onDraft={onDraft} />
-              <Questions plan={shown} draft={draft} onDraft={onDraft} />
               {draft.lotIds.length > 1 ? (
                 <Panel title="Who gets what">
                   <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} />
                 </Panel>
               ) : null}
+              {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}
+              <MissingVessels vessels={shown.vessels} />
+              <Blend plan={shown} draft={draft} onDraft={onDraft} />
+              <Questions plan={shown} draft={draft} onDraft={onDraft} />
               <Gaps plan={shown} />
               <Findings findings={rankFindings([...clashing, ...shown.findings])} stepTitle={(id) => shown.steps.find((s) => s.id === id)?.title ?? ''} />
               <Guard what="The warp">

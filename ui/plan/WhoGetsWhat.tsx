@@ -6,6 +6,11 @@ import type { ChainItem, Draft } from '@/core/plan/draft';
 import { StitchPatch } from '../theme/stitches';
 import { eachInItsOwn, lotsOf, lotTapped } from './draft';
 
+const STEP_PX = 190;
+const ALL_PX = 56;
+const LOT_PX = 104;
+const EACH_PX = 112;
+
 interface Props {
   readonly draft: Draft;
   readonly onDraft: (draft: Draft) => void;
@@ -23,7 +28,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
       size="small"
       pagination={false}
       rowKey="id"
-      scroll={{ x: 'max-content' }}
+      scroll={{ x: STEP_PX + ALL_PX + EACH_PX + LOT_PX * chosen.length }}
       aria-label="Who gets what"
       dataSource={[...draft.chain]}
       columns={[
@@ -31,6 +36,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
           title: 'Step',
           key: 'step',
           fixed: 'left',
+          width: STEP_PX,
           render: (_, item) => (
             <span className="line line-tight">
               <StitchPatch kind={methods.find(item.methodId)?.stage ?? 'dye'} width={12} height={18} />
@@ -41,6 +47,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
         {
           title: 'all',
           key: 'all',
+          width: ALL_PX,
           align: 'center',
           render: (_, item) => (
             <Checkbox aria-label={`${nameOf(item)}: all lots`} checked={!item.lotIds} onChange={() => onDraft(lotTapped(draft, item.id, null))} />
@@ -49,6 +56,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
         ...chosen.map((lot) => ({
           title: lot.name,
           key: lot.id,
+          width: LOT_PX,
           align: 'center' as const,
           render: (_: unknown, item: ChainItem) => (
             <Checkbox
@@ -62,6 +70,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
         {
           title: '',
           key: 'each',
+          width: EACH_PX,
           render: (_, item) =>
             lotsOf(item, draft).length < 2 ? null : (
               <Button type="link" size="small" aria-label={`${nameOf(item)}: each lot in its own vessel`} onClick={() => onDraft(eachInItsOwn(draft, item.id))}>
