@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { TREATMENTS } from '@/core/fibre/passport';
+import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS, type Method, PLACES, STAGES } from '@/core/method/method';
 import { err, ok, type Result } from '@/core/result';
 import { blockedText } from '@/core/safety/data/blocked';
@@ -38,16 +39,20 @@ const phase = z.discriminatedUnion('kind', [
 ]);
 
 const substance = line(64).min(1);
+/** The phase at whose beginning it goes in. */
+const atPhase = z.int().min(0).max(23).optional();
 const rule = z.discriminatedUnion('rule', [
-  z.strictObject({ id: key, substance, rule: z.literal('wofPct'), pct: ref }),
-  z.strictObject({ id: key, substance, rule: z.literal('mLPerL'), dose: ref }),
-  z.strictObject({ id: key, substance, rule: z.literal('gPerL'), dose: ref }),
-  z.strictObject({ id: key, substance, rule: z.literal('bathPct'), pct: ref }),
-  z.strictObject({ id: key, substance: z.literal('dyestuff'), rule: z.literal('ratio'), ratio: ref }),
-  z.strictObject({ id: key, substance, rule: z.literal('perPiece'), count: ref }),
-  z.strictObject({ id: key, substance, rule: z.literal('times'), count: ref, each: ref }),
-  z.strictObject({ id: key, substance, rule: z.literal('byEye'), words: act }),
-  z.strictObject({ id: key, substance, rule: z.literal('blocked'), words: act }),
+  z.strictObject({ id: key, substance, rule: z.literal('wofPct'), pct: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('mLPerL'), dose: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('gPerL'), dose: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('mLPerG'), dose: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('perPortion'), dose: ref, portionG: ref, unit: z.enum(AMOUNT_UNITS), phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('bathPct'), pct: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance: z.literal('dyestuff'), rule: z.literal('ratio'), ratio: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('perPiece'), count: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('times'), count: ref, each: ref, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('byEye'), words: act, phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('blocked'), words: act, phase: atPhase }),
 ]);
 
 const step = z.strictObject({
@@ -57,7 +62,13 @@ const step = z.strictObject({
   where: z.enum(PLACES),
   lots: z.enum(['in', 'sizeOnly']),
   liquor: z.enum(['own', 'makes', 'keeps', 'uses', 'brings', 'none']),
-  bath: z.union([z.strictObject({ mLPerG: ref, of: substance.optional() }), z.strictObject({ mL: ref, of: substance.optional() })]).nullable(),
+  bath: z
+    .union([
+      z.strictObject({ mLPerG: ref, of: substance.optional() }),
+      z.strictObject({ mL: ref, of: substance.optional() }),
+      z.strictObject({ mLPerPortion: ref, portionG: ref, of: substance.optional() }),
+    ])
+    .nullable(),
   additions: z.array(rule).max(12),
   phases: z.array(phase).min(1, 'A step has something to do.').max(24),
   lookFor: line(400).nullable(),

@@ -138,6 +138,7 @@ const plannedAmount = z
     form: plantForm.nullable(),
     detail: plantDetail.optional(),
     about: z.literal(true).optional(),
+    phase: z.int().optional(),
     perDryG: number.nullable(),
   })
   .meta({ id: 'PlannedAmount' });

@@ -1,4 +1,5 @@
 import { type Known, timesSpan } from '../figure';
+import type { AmountUnit } from '../measure/print';
 import { ARITHMETIC, PRACTICE, type Working, work } from './working';
 
 /** So many to a piece: tea bags, bands. Whole things, rounded up: nobody opens half a bag. T77: 12 pieces at 1 per 2 are 6. */
@@ -25,6 +26,20 @@ export const bandsOf = (points: Known, tiesPerPoint: Known): Working =>
     'piece',
     ARITHMETIC,
     (points_, ties) => points_ * ties,
+  );
+
+/** So much to a portion, portions whole: T41, a cup is for 4 g, so 100 g are 25 cups. @param unit of what goes into one */
+export const perPortion = (dryG: Known, portionG: Known, each: Known, unit: AmountUnit): Working =>
+  work(
+    'weight ÷ a portion, rounded up × so much each',
+    [
+      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+      { name: 'a portion is for', value: portionG, unit: 'g' },
+      { name: 'to a portion', value: each, unit },
+    ],
+    unit,
+    PRACTICE,
+    (g, portion, k) => Math.ceil(g / portion - 1e-9) * k,
   );
 
 /** Mass by concentration: g per litre of bath. */

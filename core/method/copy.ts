@@ -36,7 +36,9 @@ export function methodFaults(method: Method, shelf: Shelf = STARTER): { readonly
     }
     step.additions.forEach((rule, j) => {
       const at = `steps.${i}.additions.${j}.substance`;
-      if (rule.rule === 'blocked' || rule.rule === 'times' || rule.substance === 'dyestuff') return;
+      if ((rule.phase ?? 0) >= step.phases.length)
+        faults.push({ at: `steps.${i}.additions.${j}.phase`, message: `${step.title} has no phase ${(rule.phase ?? 0) + 1} to put it in.` });
+      if (rule.rule === 'blocked' || rule.rule === 'times' || rule.substance === 'dyestuff' || rule.substance === 'water') return;
       if (!shelf.assistant(rule.substance) && !shelf.dyestuff(rule.substance))
         faults.push({ at, message: `“${rule.substance}” is not on the shelf. Add it there first, or change the method.` });
     });

@@ -1,5 +1,6 @@
 import type { StepTreatment } from '../fibre/passport';
 import type { Known } from '../figure';
+import type { AmountUnit } from '../measure/print';
 import { unreachable } from '../result';
 import type { Standing } from '../shelf/assistant';
 import type { PlantForm } from '../shelf/dyestuff';
@@ -70,9 +71,15 @@ export type PhaseTemplate =
   | { readonly kind: 'lift'; readonly minutes: Ref; readonly act: string };
 
 /** Quantities as rules: worked out from the lots' weights when a plan is made. */
-export type AdditionRule =
+export type AdditionRule = RuleOfDose & {
+  /** The phase at whose beginning it goes in; missing: the first. */
+  readonly phase?: number;
+};
+type RuleOfDose =
   | { readonly id: string; readonly substance: string; readonly rule: 'wofPct'; readonly pct: Ref }
-  | { readonly id: string; readonly substance: string; readonly rule: 'mLPerL' | 'gPerL'; readonly dose: Ref }
+  | { readonly id: string; readonly substance: string; readonly rule: 'mLPerL' | 'gPerL' | 'mLPerG'; readonly dose: Ref }
+  /** So much to a portion: a tea bag to a cup that is for 4 g. Cups are whole. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'perPortion'; readonly portionG: Ref; readonly dose: Ref; readonly unit: AmountUnit }
   /** A share of the whole bath by volume, %: 25 is one part in four. */
   | { readonly id: string; readonly substance: string; readonly rule: 'bathPct'; readonly pct: Ref }
   | { readonly id: string; readonly substance: 'dyestuff'; readonly rule: 'ratio'; readonly ratio: Ref }
@@ -85,8 +92,8 @@ export type AdditionRule =
   /** From an imported recipe: its own words are kept, no dose is ever worked out. */
   | { readonly id: string; readonly substance: string; readonly rule: 'blocked'; readonly words: string };
 
-/** The bath: so much per gram of fibre, or a fixed volume. `of` is water unless it says otherwise. */
-export type BathRule = { readonly mLPerG: Ref; readonly of?: string } | { readonly mL: Ref; readonly of?: string };
+/** The bath: so much per gram of fibre, a fixed volume, or so much to a portion. `of` is water unless it says otherwise. */
+export type BathRule = ({ readonly mLPerG: Ref } | { readonly mL: Ref } | { readonly mLPerPortion: Ref; readonly portionG: Ref }) & { readonly of?: string };
 
 export const LIDS = ['none', 'resting', 'vented', 'openedDaily', 'sealed'] as const;
 export type Lid = (typeof LIDS)[number];
@@ -164,13 +171,14 @@ export function rangedParams(method: Pick<Method, 'steps'>): ReadonlySet<string>
 /** Every reference a step makes, so that a file can be checked before it is trusted. */
 export function refsOf(step: StepTemplate): Ref[] {
   const refs: (Ref | null | undefined)[] = [];
-  if (step.bath) refs.push('mL' in step.bath ? step.bath.mL : step.bath.mLPerG);
+  if (step.bath) refs.push(...('mL' in step.bath ? [step.bath.mL] : 'mLPerG' in step.bath ? [step.bath.mLPerG] : [step.bath.mLPerPortion, step.bath.portionG]));
   for (const rule of step.additions) {
     if ('pct' in rule) refs.push(rule.pct);
     else if ('dose' in rule) refs.push(rule.dose);
     else if ('ratio' in rule) refs.push(rule.ratio);
     else if ('count' in rule) refs.push(rule.count);
     if ('each' in rule) refs.push(rule.each);
+    if ('portionG' in rule) refs.push(rule.portionG);
   }
   for (const phase of step.phases) {
     switch (phase.kind) {

@@ -1,4 +1,4 @@
-import { bandsOf, byStrength, gramsPerLitre, perPiece, shareOfBath } from '../dose/counts';
+import { bandsOf, byStrength, gramsPerLitre, perPiece, perPortion, shareOfBath } from '../dose/counts';
 import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
 import { type Known, oneOf } from '../figure';
@@ -82,6 +82,10 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
     const mL = resolveRef(bath.mL, params);
     return { ...common, proposed: work('as the method says', [{ name: 'volume', value: mL, unit: 'mL' }], 'mL', PRACTICE, (v) => v), perDryG: null };
   }
+  if ('mLPerPortion' in bath) {
+    const proposed = perPortion(dryG, resolveRef(bath.portionG, params), resolveRef(bath.mLPerPortion, params), 'mL');
+    return { ...common, proposed, perDryG: null };
+  }
   const ratio = resolveRef(bath.mLPerG, params);
   return { ...common, proposed: liquorVolume(dryG, ratio), perDryG: oneOf(ratio) };
 }
@@ -103,6 +107,7 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
     form: shelf.dyestuff(substance) ? base.form : null,
     proposed: label ? byStrength(proposed, factor, label.label) : proposed,
     perDryG: perDryG === null ? null : perDryG * factor,
+    ...(rule.phase === undefined ? {} : { phase: rule.phase }),
   });
   switch (rule.rule) {
     case 'wofPct': {
@@ -118,6 +123,12 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
       return made('mL', perLitre(waterMl, number(rule.dose)));
     case 'gPerL':
       return made('g', gramsPerLitre(waterMl, number(rule.dose)));
+    case 'mLPerG': {
+      const ratio = number(rule.dose);
+      return made('mL', liquorVolume(base.dryG, ratio), oneOf(ratio));
+    }
+    case 'perPortion':
+      return made(rule.unit, perPortion(base.dryG, number(rule.portionG), number(rule.dose), rule.unit));
     case 'bathPct':
       return made('mL', shareOfBath(waterMl, number(rule.pct)));
     case 'perPiece':

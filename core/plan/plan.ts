@@ -33,6 +33,8 @@ export interface PlannedAmount {
   readonly detail?: PlantDetail | undefined;
   /** A plant's amount was guessed, not measured. */
   readonly about?: true | undefined;
+  /** The phase at whose beginning it goes in; missing: the first. */
+  readonly phase?: number | undefined;
   /** Percent WOF of a rule by weight, so that it can be worked out again when the weight becomes known. */
   readonly perDryG: number | null;
 }

@@ -1,6 +1,6 @@
 import { fitVessel } from '../dose/fit';
 import { hasWool, type Lot } from '../fibre/lot';
-import { type Known, knownOf, mostOf, sumFigures, timesKnown } from '../figure';
+import { type Known, knownOf, mostOf, sumFigures, sumKnown, timesKnown } from '../figure';
 import { boilingC } from '../heat/boiling';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
@@ -132,8 +132,6 @@ function sketchStep(
   };
   const water = bathAmount(template.bath, template, base, overrule('water'));
   const bathKnown = continues ? continues.waterMl : liquor ? knownOf(liquor.volumeMl) : water ? plannedKnown(water) : template.liquor === 'none' ? 0 : null;
-  // A pot must hold the most of it, and a burner heat that.
-  const waterMl = mostOf(bathKnown);
   const additions = template.additions.flatMap((rule) => {
     const whole = { ...base, waterMl: bathKnown };
     const amounts = [additionAmount(rule, whole, overrule(rule.id))];
@@ -145,10 +143,14 @@ function sketchStep(
     const amount = extraAmount(extra, { ...base, waterMl: bathKnown }, overrule(extra.id));
     additions.push(shelf.dyestuff(extra.substance) ? asSaid(amount, draft.plantAmounts?.[`${id}/${extra.id}`], item.plantDetails?.[extra.id], doseG) : amount);
   }
+  // A pot must hold the most of it, with what is poured in later, and a burner heat that.
+  const later = additions.filter((addition) => addition.substance === 'water').map(plannedKnown);
+  const waterMl = mostOf(sumKnown([bathKnown, ...later]));
   const plants = additions.filter((addition) => addition.substance === UNKNOWN_PLANT || shelf.dyestuff(addition.substance));
   const plantG = template.kind === 'strain' ? 0 : plants.length > 0 ? roomOf(plants) : (continues?.plantG ?? 0);
   const inVesselG = inIt ? mostOf(dryG) : 0;
   const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
+  const hasStrip = template.treatment === 'dye' && lots.some((lot) => draft.answers?.[lot.id] === 'testStrip');
   const phases = phasesOf(template, { params, waterMl, vessel, inVesselG, lots, boilC, id }, input);
   if (vessel && !isNeeded(vessel) && phases.some(isHeated) && vessel.heatSourceId === null) {
     problems.push({ at: `steps.${id}`, message: `${template.title} needs heat, and ${vessel.name} stands on none. Choose another vessel.` });
@@ -198,7 +200,7 @@ function sketchStep(
     coolFirstMin,
     lid: draft.lids?.[id] ?? template.lid,
     water,
-    additions,
+    additions: hasStrip ? additions.map(atNextPhase) : additions,
     fit: vessel?.litres ? fitVessel({ waterMl, dryFibreG: inVesselG, plantG, vesselMl: vessel.litres * 1000 }) : null,
     phases,
     lookFor: template.lookFor,
@@ -235,6 +237,9 @@ function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, 
   for (const stepId of continues?.lastStepIds ?? []) if (!last.includes(stepId)) links.push({ taskId: stepId, minLagMin: 0, maxLagMin: null });
   return links;
 }
+
+/** A test strip comes before everything: what goes in later goes in one phase later. */
+const atNextPhase = (addition: PlannedAmount): PlannedAmount => (addition.phase === undefined ? addition : { ...addition, phase: addition.phase + 1 });
 
 /** Room that plants take, mL: a gram about a millilitre, a volume at most its own; null while a handful is among them. */
 function roomOf(plants: readonly PlannedAmount[]): number | null {

@@ -130,7 +130,7 @@ function plannedIn(step: Step, { lots, shelf, labels }: Context): Content[] {
   const all = step.water && step.water.substance !== 'water' ? [...step.additions, step.water] : step.additions;
   return asPutIn(
     step,
-    all.map((addition) => contentOf(addition, dryG, waterMl, shelf, labels)),
+    all.filter((addition) => addition.substance !== 'water').map((addition) => contentOf(addition, dryG, waterMl, shelf, labels)),
   );
 }
 

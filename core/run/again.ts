@@ -99,6 +99,9 @@ function actualDose(rule: AdditionRule, amount: Known, dryG: number | null, litr
       return per(rule.dose, litres, 1);
     case 'bathPct':
       return per(rule.pct, litres === null ? null : litres * 1000, 100);
+    case 'mLPerG':
+      return per(rule.dose, dryG, 1);
+    case 'perPortion':
     case 'perPiece':
     case 'times':
     case 'byEye':

@@ -6,6 +6,7 @@ import { unreachable } from '../result';
 import { type Diary, homeAtOrAfter } from '../schedule/diary';
 import { amountNow } from './amountNow';
 import type { StepClock } from './clock';
+import { dueAdditions } from './dueAdditions';
 import type { RunState, StepState } from './fold';
 
 /** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
@@ -85,8 +86,7 @@ function runningNudges(
   const next = step.phases[now.index + 1];
   switch (phase.kind) {
     case 'charge': {
-      const missing = step.additions.filter((addition) => !state.additions.some((logged) => logged.additionId === addition.id));
-      for (const addition of missing) {
+      for (const addition of dueAdditions(step, state, now.index)) {
         const amount = amountFor(addition);
         nudges.push(
           nudge(

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Input, Select } from 'antd';
+import { AMOUNT_UNITS } from '@/core/measure/print';
 import type { AdditionRule, Param, Ref } from '@/core/method/method';
 import { unreachable } from '@/core/result';
 import type { Book } from '../api/useBook';
@@ -10,9 +11,11 @@ const RULES: readonly { value: AdditionRule['rule']; label: string }[] = [
   { value: 'wofPct', label: '% of the fibre' },
   { value: 'gPerL', label: 'g per litre' },
   { value: 'mLPerL', label: 'mL per litre' },
+  { value: 'mLPerG', label: 'mL per gram of fibre' },
   { value: 'bathPct', label: '% of the bath' },
   { value: 'ratio', label: 'to fibre, : 1' },
   { value: 'perPiece', label: 'to a piece' },
+  { value: 'perPortion', label: 'to a portion' },
   { value: 'byEye', label: 'by eye, in words' },
 ];
 
@@ -27,7 +30,10 @@ function ruled(id: string, substance: string, kind: AdditionRule['rule'], value:
       return { id, substance, rule: kind, pct: value };
     case 'gPerL':
     case 'mLPerL':
+    case 'mLPerG':
       return { id, substance, rule: kind, dose: value };
+    case 'perPortion':
+      return { id, substance, rule: kind, dose: value, portionG: 100, unit: 'g' };
     case 'ratio':
       return { id, substance: 'dyestuff', rule: kind, ratio: value };
     case 'perPiece':
@@ -98,11 +104,34 @@ export function AdditionRows({ additions, params, book, onChange }: Props) {
                     label="How much"
                     value={figureOf(rule)}
                     params={params}
-                    onChange={(value) => set(ruled(rule.id, rule.substance, rule.rule, value ?? 0, words))}
+                    onChange={(value) =>
+                      set(rule.rule === 'perPortion' ? { ...rule, dose: value ?? 0 } : ruled(rule.id, rule.substance, rule.rule, value ?? 0, words))
+                    }
                   />
                 )}
               </>
             )}
+            {rule.rule === 'perPortion' ? (
+              <>
+                <RefField
+                  label="A portion is for, g"
+                  value={rule.portionG}
+                  params={params}
+                  onChange={(portionG) => set({ ...rule, portionG: portionG ?? 100 })}
+                />
+                <Field label="Counted in">
+                  {(id) => (
+                    <Select
+                      id={id}
+                      value={rule.unit}
+                      options={AMOUNT_UNITS.map((unit) => ({ value: unit, label: unit }))}
+                      onChange={(unit) => set({ ...rule, unit })}
+                      style={{ width: '100%' }}
+                    />
+                  )}
+                </Field>
+              </>
+            ) : null}
             <div className="field">
               <Button aria-label={`Remove addition ${i + 1}`} onClick={() => onChange(additions.toSpliced(i, 1))}>
                 Remove

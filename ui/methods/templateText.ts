@@ -49,6 +49,10 @@ export function ruleText(rule: AdditionRule, params: Params): string {
       return `${number(rule.pct, params)} % of the fibre’s weight`;
     case 'mLPerL':
       return `${number(rule.dose, params)} mL per litre of bath`;
+    case 'mLPerG':
+      return `${number(rule.dose, params)} mL per gram of fibre`;
+    case 'perPortion':
+      return `${number(rule.dose, params)} ${rule.unit === 'piece' ? '×' : rule.unit} for each ${number(rule.portionG, params)} g`;
     case 'gPerL':
       return `${number(rule.dose, params)} g per litre of bath`;
     case 'bathPct':
@@ -71,5 +75,7 @@ export function ruleText(rule: AdditionRule, params: Params): string {
 export function bathText(step: StepTemplate, params: Params): string | null {
   if (!step.bath) return null;
   const of = step.bath.of && step.bath.of !== 'water' ? step.bath.of : 'water';
-  return 'mL' in step.bath ? `${number(step.bath.mL, params)} mL ${of}` : `${number(step.bath.mLPerG, params)} mL ${of} per gram of fibre`;
+  if ('mL' in step.bath) return `${number(step.bath.mL, params)} mL ${of}`;
+  if ('mLPerG' in step.bath) return `${number(step.bath.mLPerG, params)} mL ${of} per gram of fibre`;
+  return `${number(step.bath.mLPerPortion, params)} mL ${of} for each ${number(step.bath.portionG, params)} g`;
 }

@@ -8,6 +8,7 @@ import { lengthText, type Phase, typicalMin } from '@/core/plan/phase';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
+import { dueAdditions } from '@/core/run/dueAdditions';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import type { RunState, StepState } from '@/core/run/fold';
 import type { Nudge } from '@/core/run/nudges';
@@ -214,7 +215,7 @@ function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
   const next = nextAct(step, clock);
   switch (clock.current?.phase.kind) {
     case 'charge': {
-      const missing = step.additions.filter((addition) => !own.additions.some((logged) => logged.additionId === addition.id));
+      const missing = dueAdditions(step, own, clock.current.index);
       return [...missing.map((addition) => addAct(addition)).slice(0, 2), next, reading].slice(0, 3);
     }
     case 'hold':

@@ -82,8 +82,9 @@ const DYEBATH: readonly Method[] = [
     form: 'dried',
     params: [
       ratioParam('flowers to fibre', null),
-      p('waterMlPerG', 'water per gram of fibre', 'mL/g', 9.5, 1, 60),
-      p('vinegarMlPerL', 'vinegar', 'mL/L', 20, 0, 100),
+      p('waterMlPerG', 'water to begin with', 'mL/g', 9.465, 1, 60),
+      p('laterMlPerG', 'water later', 'mL/g', 4.73, 0, 60),
+      p('vinegarMlPerG', 'vinegar, later', 'mL/g', 0.2957, 0, 5),
       ...heat(60, 80, 90, 30, 'practice', 240),
     ],
     steps: [
@@ -94,7 +95,11 @@ const DYEBATH: readonly Method[] = [
         where: 'heated',
         liquor: 'makes',
         bath: perG,
-        additions: [plant, { id: 'vinegar', substance: 'vinegar', rule: 'mLPerL', dose: at('vinegarMlPerL') }],
+        additions: [
+          plant,
+          { id: 'vinegar', substance: 'vinegar', rule: 'mLPerG', dose: at('vinegarMlPerG'), phase: 2 },
+          { id: 'waterLater', substance: 'water', rule: 'mLPerG', dose: at('laterMlPerG'), phase: 2 },
+        ],
         phases: [
           charge(10, 'Untwist the skeins, bands off; goods in, half of the flowers on top'),
           soak(5, 10, 30, 5),
@@ -353,9 +358,10 @@ const DIP: readonly Method[] = [
     school: 'Bag, boiling water, a teaspoon of vinegar, to a boil',
     why: 'For a few grams of wool: the boil is short, and it cools in the cup.',
     params: [
-      bagsParam,
-      p('waterMlPerG', 'water per gram of wool', 'mL/g', 59, 5, 200),
-      p('vinegarPct', 'vinegar', '% of the bath', 2, 0, 25),
+      p('cupG', 'a cup is for', 'g', 4, 0.5, 100),
+      p('cupMl', 'water in a cup', 'mL', 236.6, 50, 1000),
+      p('bagsPerCup', 'bags to a cup', 'bags', 1, 0, 20),
+      p('vinegarMlPerCup', 'vinegar to a cup', 'mL', 4.93, 0, 100),
       p('boilMin', 'to the boil, about', 'min', 3, 0.5, 15),
     ],
     steps: [
@@ -364,8 +370,11 @@ const DIP: readonly Method[] = [
         kind: 'dip',
         title: 'Tea in the microwave',
         where: 'heated',
-        bath: perG,
-        additions: [bags, { id: 'vinegar', substance: 'vinegar', rule: 'bathPct', pct: at('vinegarPct') }],
+        bath: { mLPerPortion: at('cupMl'), portionG: at('cupG') },
+        additions: [
+          { id: 'bags', substance: 'teaBlack', rule: 'perPortion', portionG: at('cupG'), dose: at('bagsPerCup'), unit: 'piece' },
+          { id: 'vinegar', substance: 'vinegar', rule: 'perPortion', portionG: at('cupG'), dose: at('vinegarMlPerCup'), unit: 'mL' },
+        ],
         phases: [
           charge(5, 'Boiling water on the bag, vinegar, wool in'),
           {
