@@ -30,6 +30,7 @@ const phase = z.discriminatedUnion('kind', [
     minutes: span,
     stirEveryMin: ref.nullable(),
     flipAtMin: ref.nullable(),
+    tap: line(40).min(1).optional(),
   }),
   z.strictObject({ kind: z.literal('dip'), exactMin: ref, act }),
   z.strictObject({ kind: z.literal('soak'), minutes: span, checkEveryMin: ref.nullable() }),

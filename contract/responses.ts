@@ -162,6 +162,7 @@ const phase = z
       minutes: span,
       stirEveryMin: number.nullable(),
       flipAtMin: number.nullable(),
+      tap: text.optional(),
     }),
     z.object({ kind: z.literal('dip'), exactMin: number, act: text }),
     z.object({ kind: z.literal('soak'), minutes: span, checkEveryMin: number.nullable() }),

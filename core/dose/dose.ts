@@ -40,6 +40,33 @@ export const fibreServed = (plantG: Known, ratio: Known): Working =>
     (g, r) => g / r,
   );
 
+/** The ratio of what is at hand: plant ÷ fibre. T8: 100–200 g of flowers on 300 g are 0.33–0.67 : 1. */
+export const plantToFibre = (plantG: Known, dryG: Known): Working =>
+  work(
+    'plant ÷ dry weight',
+    [
+      { name: 'plant at hand', value: plantG, unit: 'g' },
+      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+    ],
+    ': 1',
+    ARITHMETIC,
+    (plant, dry) => plant / dry,
+  );
+
+/** All that is in the bath to the fibre. T40: 12 cups and 4 tablespoons on 200 g are 14.5 : 1. @param addedMl what was poured in beside the water */
+export const liquorRatio = (waterMl: Known, addedMl: Known, dryG: Known): Working =>
+  work(
+    '(water + what was added) ÷ dry weight',
+    [
+      { name: 'water', value: waterMl, unit: 'mL' },
+      { name: 'added', value: addedMl, unit: 'mL' },
+      { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
+    ],
+    ': 1',
+    ARITHMETIC,
+    (water, added, dry) => (water + added) / dry,
+  );
+
 /** Water by liquor ratio. @param mLPerG mL of bath per g of dry fibre */
 export const liquorVolume = (dryG: Known, mLPerG: Known): Working =>
   work(

@@ -96,6 +96,9 @@ export function halvingLadder(start: { startMl: number; gPerL: number }, stepMl:
   };
 }
 
+/** What all rungs hold together, g: nothing was lost on the way. T49: 2.5 + 1.25 + 1.25 = 5 g. */
+export const ladderHolds = (ladder: Ladder): number => ladder.rungs.reduce((sum, rung) => sum + rung.soluteG, 0);
+
 /** Stock and thinner for wished volumes of wished strengths, each mixed straight from the stock. */
 export function mixFromStock(wishes: readonly { readonly strengthPct: number; readonly volumeMl: number }[]): { stockMl: number; thinnerMl: number } {
   const stockMl = wishes.reduce((sum, wish) => sum + (wish.volumeMl * wish.strengthPct) / 100, 0);

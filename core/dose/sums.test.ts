@@ -6,9 +6,9 @@ import { convert } from '../measure/units';
 import { ASSISTANTS } from '../shelf/data/assistants';
 import { costOf } from './cost';
 import { bandsOf, byStrength, gramsPerLitre, perPiece, shareOfBath } from './counts';
-import { fibreServed, liquorVolume, plantForRatio, wofDose, wofPctOf } from './dose';
+import { fibreServed, liquorRatio, liquorVolume, plantForRatio, plantToFibre, wofDose, wofPctOf } from './dose';
 import { fairShare, freshForDried, plantsNeeded } from './harvest';
-import { dilutedTo, halvingLadder, mixFromStock, stockSolution, stockText, volumePct, weighsWell } from './solutions';
+import { dilutedTo, halvingLadder, ladderHolds, mixFromStock, stockSolution, stockText, volumePct, weighsWell } from './solutions';
 import { gramsToMl, nearestSpoons, spoonsToGrams } from './spoons';
 
 describe('stock solutions', () => {
@@ -54,7 +54,25 @@ describe('strengths by volume', () => {
   });
 });
 
+describe('the ratio turned round', () => {
+  test.each([
+    ['T9: 1000 g of hulls on 200 g', plantToFibre(1000, 200), 5],
+    ['T10: 250 g of beans on 125 g', plantToFibre(250, 125), 2],
+    ['T39: 8 cups on 200 g', liquorRatio(convert(8, 'usCup', 'mL'), 0, 200), 9.5],
+    ['T40: 12 cups and 4 tablespoons on 200 g', liquorRatio(convert(12, 'usCup', 'mL'), convert(4, 'usTbsp', 'mL'), 200), 14.5],
+  ])('%s', (_what, working, ratio) => expect(working.result).toBeCloseTo(ratio, 1));
+});
+
 describe('the iron paste and its ladder', () => {
+  test('T49: the rungs hold what went in, 2.5 + 1.25 + 1.25 g', () => {
+    const rungs = halvingLadder({ startMl: 100, gPerL: 50 }, 50, 2);
+    expect(rungs?.rungs.map((rung) => rung.soluteG)).toEqual([2.5, 1.25, 1.25]);
+    expect(rungs && ladderHolds(rungs)).toBe(5);
+  });
+  test('T50: 100 mL each of 100, 50 and 25 % take 175 mL of stock: 8.75 g and, at half as much, 4.375 g', () => {
+    const { stockMl, thinnerMl } = mixFromStock([100, 50, 25].map((strengthPct) => ({ strengthPct, volumeMl: 100 })));
+    expect([stockMl, thinnerMl, gramsPerLitre(stockMl, 50).result, gramsPerLitre(stockMl, 25).result]).toEqual([175, 125, 8.75, 4.375]);
+  });
   test.each([
     [100, 5, 2.5],
     [200, 10, 5],

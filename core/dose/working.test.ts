@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { bandsOf, byStrength, perPiece } from './counts';
-import { fibreServed, plantForRatio, wofDose } from './dose';
+import { fibreServed, plantForRatio, plantToFibre, wofDose } from './dose';
 import { resultOf } from './working';
 
 const range = (least: number, most: number | null) => ({ least, most });
@@ -20,6 +20,14 @@ describe('ranges flow through sums: each end of each is tried', () => {
     expect(working.result).toBeNull();
     expect(working.missing).toEqual([]);
     expect(resultOf(working)).toEqual(span);
+  });
+  test.each([
+    ['T8: 100–200 g of flowers on 300 g', plantToFibre(range(100, 200), 300), range(0.333, 0.667)],
+    ['T14: alum 10–20 % on 250 g', wofDose(250, range(10, 20)), range(25, 50)],
+    ['T14: tartar 4–7 % on 250 g', wofDose(250, range(4, 7)), range(10, 17.5)],
+  ])('%s', (_what, working, span) => {
+    expect(working.between?.least).toBeCloseTo(span.least, 3);
+    expect(working.between?.most).toBeCloseTo(span.most ?? 0, 3);
   });
   test('an unknown beside a range is unknown', () => {
     expect(resultOf(wofDose(range(1, 2), null))).toBeNull();

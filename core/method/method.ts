@@ -62,6 +62,8 @@ export type PhaseTemplate =
       readonly minutes: SpanRef;
       readonly stirEveryMin: Ref | null;
       readonly flipAtMin: Ref | null;
+      /** What a tap says that ends it, where that is something seen: "It boils". */
+      readonly tap?: string;
     }
   | { readonly kind: 'dip'; readonly exactMin: Ref; readonly act: string }
   | { readonly kind: 'soak'; readonly minutes: SpanRef; readonly checkEveryMin: Ref | null }

@@ -24,6 +24,8 @@ export type Phase =
       readonly minutes: SpanMin;
       readonly stirEveryMin: number | null;
       readonly flipAtMin: number | null;
+      /** What a tap says that ends it. */
+      readonly tap?: string;
     }
   | { readonly kind: 'dip'; readonly exactMin: number; readonly act: string }
   | { readonly kind: 'soak'; readonly minutes: SpanMin; readonly checkEveryMin: number | null }

@@ -1,8 +1,11 @@
 import { describe, expect, test } from 'vitest';
+import { compareStep } from '../run/deviations';
 import type { RunEvent } from '../run/events';
 import { runNow } from '../run/runNow';
+import type { ChainItem } from './draft';
 import { plannedKnown } from './plan';
 import { planned, step, wool } from './plan.fixture';
+import { planTotals } from './totals';
 import { weighOut } from './weighOut';
 
 const amounts = (dryG: number, methodId: string, params: Record<string, number> = {}) => {
@@ -53,4 +56,40 @@ describe('low immersion: what comes later is called later', () => {
     expect(called(2).join()).toMatch(/59.1 mL white vinegar/);
     expect(called(2).join()).toMatch(/946 mL water/);
   });
+});
+
+test('a cup in the microwave: “it boils” is a tap, and 7 minutes against 3 are told as 4 over', () => {
+  const plan = planned([wool('a', 4)], { chain: [{ id: 'c', methodId: 'tea-microwave', params: {}, dyestuffId: null }] });
+  const [cup] = plan.steps;
+  if (!cup) throw new Error('no cup');
+  const hold = cup.phases.findIndex((phase) => phase.kind === 'hold');
+  const events = [
+    [0, { type: 'started', planVersion: 1 }],
+    [0, { type: 'phaseEntered', stepId: cup.id, phaseIndex: hold }],
+    [7, { type: 'phaseEntered', stepId: cup.id, phaseIndex: hold + 1 }],
+  ] as const;
+  const at = (min: number) =>
+    runNow(
+      plan,
+      events.filter(([when]) => when <= min).map(([when, fact], i): RunEvent => ({ ...fact, id: `e${i}`, atMs: cup.startMs + when * 60_000, recordedAtMs: i })),
+      {},
+      cup.startMs + min * 60_000,
+    );
+  expect(at(4).nudges.find((one) => one.act === 'nextPhase')?.text).toBe('It boils? Tap when it does');
+  const { state, clocks } = at(10);
+  const [own, clock] = [state.steps[cup.id], clocks[cup.id]];
+  if (!own || !clock) throw new Error('no step');
+  expect(compareStep(cup, own, clock, String, String).find((row) => row.what === 'hold')?.difference).toBe('Held 4 min longer than planned');
+});
+
+test.each([
+  [60, 27],
+  [720, 38],
+])('T25, T26: scour, tannin with a soak of %d min and a day in the acetate are %d h of holds and waits', (soakMin, hours) => {
+  const chain: ChainItem[] = [
+    { id: 's', methodId: 'scour-cellulose', params: { holdMin: 60 }, dyestuffId: null },
+    { id: 't', methodId: 'tannin-simmer', params: { holdMin: 60, soakMin }, dyestuffId: 'oakGall' },
+    { id: 'm', methodId: 'al-acetate', params: { soakMin: 1440 }, dyestuffId: null },
+  ];
+  expect(planTotals(planned([{ ...wool('a', 300), composition: [{ fibre: 'cotton', pct: 100 }] }], { chain })).holdsMin).toBe(hours * 60);
 });

@@ -50,6 +50,7 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
           minutes: span(phase.minutes, context.params),
           stirEveryMin: optional(phase.stirEveryMin),
           flipAtMin: optional(phase.flipAtMin),
+          ...(phase.tap ? { tap: phase.tap } : {}),
         };
       }
       case 'dip':

@@ -1,6 +1,6 @@
 import { type Known, type Span, sumKnown } from '../figure';
 import { unreachable } from '../result';
-import type { Phase } from './phase';
+import { type Phase, typicalMin } from './phase';
 import type { Plan } from './plan';
 
 /** Figures for the head of a plan. */
@@ -9,6 +9,8 @@ export interface PlanTotals {
   readonly endMs: number;
   readonly handsMin: number;
   readonly heatMin: Exclude<Known, null>;
+  /** Holds, soaks, waits and rests one after another, without heating up or setting up: T25, T26. */
+  readonly holdsMin: Exclude<Known, null>;
 }
 
 /** Minutes of a phase in which hands are busy, as usual. */
@@ -49,6 +51,10 @@ function heatMin(phase: Phase): number | Span {
   }
 }
 
+/** Minutes of any phase; a range where a person said one. */
+const lengthOf = (phase: Phase): number | Span =>
+  'minutes' in phase && typeof phase.minutes === 'object' && phase.minutes.said ? { least: phase.minutes.min, most: phase.minutes.max } : typicalMin(phase);
+
 export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
   const phases = plan.steps.flatMap((step) => step.phases);
   return {
@@ -56,5 +62,6 @@ export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
     endMs: Math.max(...plan.steps.map((step) => step.endMs)),
     handsMin: phases.reduce((total, phase) => total + handsMin(phase), 0),
     heatMin: sumKnown(phases.map(heatMin)) ?? 0,
+    holdsMin: sumKnown(phases.filter((phase) => phase.kind !== 'raise' && phase.kind !== 'charge' && phase.kind !== 'lift').map(lengthOf)) ?? 0,
   };
 }

@@ -146,7 +146,7 @@ function runningNudges(
       // Of a range the most is the end; from the least on it is enough.
       nudges.push(...enoughCall(step, state, phase.minutes, nowMs + (phase.minutes.min - (phase.minutes.typical - leftMin)) * MIN));
       const off = phase.minutes.open ? 'An hour is over: enough? Heat off' : phase.minutes.said ? 'The most is reached: heat off' : 'Hold is full: heat off';
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, next ? `${nextText(next)}` : off));
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, phase.tap ? `${phase.tap}? Tap when it does` : next ? `${nextText(next)}` : off));
       break;
     }
     case 'dip': {

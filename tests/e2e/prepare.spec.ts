@@ -194,6 +194,11 @@ test('every tool of the bench keeps its state in the address', async ({ page }) 
   await expect(page.getByLabel('Dry fibre')).toHaveValue('3 lb 4 oz');
   for (const [url, answer] of [
     ['/bench?tool=harvest&plant=ocotillo&form=dried&fibre=33+g&hand=110+g', '55 g of fibre'],
+    ['/bench?tool=harvest&fibre=300+g&hand=100-200+g', '0.333–0.667 : 1'],
+    ['/bench?tool=dose&fibre=250+g&pct=10-20', '25–50 g'],
+    ['/bench?tool=dose&fibre=200+g&bath=12+cups+%28US%29&added=4+tbsp+%28US%29', '14.5 : 1'],
+    ['/bench?tool=dose&fibre=100+g&amount=1+tsp+%28US%29&from=4+g', '123 mL'],
+    ['/bench?tool=ladder&second=25', '8.75 g + 4.38 g in it'],
     ['/bench?tool=spoons&powder=alum&spoons=1+tsp+%28US%29', 'give or take 16 %'],
     ['/bench?tool=ladder&start=100+mL&take=50+mL&halvings=2', '200 mL'],
     ['/bench?tool=stock&mass=0.66+g&scale=1+g', '66 mL of a 1 % stock'],

@@ -1,9 +1,9 @@
 'use client';
-import { fibreServed, plantForRatio } from '@/core/dose/dose';
+import { fibreServed, plantForRatio, plantToFibre } from '@/core/dose/dose';
 import { fairShare, freshForDried, plantsNeeded } from '@/core/dose/harvest';
 import { printNumber } from '@/core/measure/print';
 import type { Book } from '../api/useBook';
-import { massReader } from '../form/typed';
+import { knownReader, massReader } from '../form/typed';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Answer, Ask, Choose, Result } from './parts';
@@ -14,12 +14,13 @@ import type { Address } from './useAddress';
 export function HarvestTool({ address, book }: { address: Address; book: Book }) {
   const print = usePrint();
   const mass = above0(massReader(print.measures));
+  const known = above0(knownReader('g', print.measures));
   const stuff = book.shelf.dyestuff(address.get('plant', 'weld'));
   const form = address.get('form', 'fresh') === 'dried' ? 'dried' : 'fresh';
   const usual = stuff?.ratio[form];
   const ratio = asked(address, 'ratio', usual === undefined ? '' : String(usual), plain());
-  const dry = asked(address, 'fibre', '100 g', mass);
-  const hand = asked(address, 'hand', '', mass);
+  const dry = asked(address, 'fibre', '100 g', known);
+  const hand = asked(address, 'hand', '', known);
   const stand = asked(address, 'stand', '', plain());
   const each = asked(address, 'each', '', mass);
   const needed = plantForRatio(dry.value, ratio.value);
@@ -54,9 +55,12 @@ export function HarvestTool({ address, book }: { address: Address; book: Book })
           hint={usual === undefined ? 'No fixed ratio in use for this form: yours, or unknown.' : `Usually ${usual} : 1 ${form}.`}
         />
         <Ask {...dry.field} label="Dry fibre" />
-        <Ask {...hand.field} label="Plant at hand" hint="such as 110 g" />
+        <Ask {...hand.field} label="Plant at hand" hint="such as 110 g, 100–200 g" />
       </div>
       <Result what="Plant needed" working={needed} print={print.mass} />
+      {hand.value === null ? null : (
+        <Result what="What you have to the fibre" working={plantToFibre(hand.value, dry.value)} print={(n) => `${printNumber(n)} : 1`} />
+      )}
       {hand.value === null ? null : <Result what="What you have serves" working={served} print={(g) => `${print.mass(g)} of fibre`} />}
       {form === 'dried' && fresh !== undefined && dried !== undefined && needed.result !== null ? (
         <Answer what="The same fresh would be">{print.mass(freshForDried(needed.result, fresh, dried))}</Answer>

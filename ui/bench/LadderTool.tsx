@@ -1,7 +1,7 @@
 'use client';
 import { Table } from 'antd';
 import { partsOf } from '@/core/dose/dose';
-import { dilutedTo, halvingLadder, mixFromStock } from '@/core/dose/solutions';
+import { dilutedTo, halvingLadder, ladderHolds, mixFromStock } from '@/core/dose/solutions';
 import { printNumber } from '@/core/measure/print';
 import { volumeReader } from '../form/typed';
 import { usePrint } from '../shell/facts';
@@ -15,10 +15,13 @@ export function LadderTool({ address }: { address: Address }) {
   const volume = above0(volumeReader(print.measures));
   const start = asked(address, 'start', '100 mL', volume);
   const strength = asked(address, 'strength', '50', plain());
+  const second = asked(address, 'second', '', plain());
   const take = asked(address, 'take', '50 mL', volume);
   const halvings = asked(address, 'halvings', '2', plain(0, 12));
   const known = start.value !== null && strength.value !== null && take.value !== null && halvings.value !== null;
   const ladder = known ? halvingLadder({ startMl: start.value ?? 0, gPerL: strength.value ?? 0 }, take.value ?? 0, Math.floor(halvings.value ?? 0)) : null;
+  // The second goes along with the first, in its own proportion.
+  const grams = (g: number) => `${print.mass(g)}${second.value === null || !strength.value ? '' : ` + ${print.mass((g * second.value) / strength.value)}`}`;
   const each = asked(address, 'each', '100 mL', volume);
   const mix = each.value !== null && ladder ? mixFromStock(ladder.rungs.map((rung) => ({ strengthPct: rung.strengthPct, volumeMl: each.value ?? 0 }))) : null;
   const total = asked(address, 'total', '1 L', volume);
@@ -34,6 +37,7 @@ export function LadderTool({ address }: { address: Address }) {
       <div className="fields">
         <Ask {...start.field} label="Full strength to begin with" />
         <Ask {...strength.field} label="Its strength, g/L" />
+        <Ask {...second.field} label="Something beside it, g/L" hint="such as lime, 25" />
         <Ask {...take.field} label="Take each time" hint="and as much thinner" />
         <Ask {...halvings.field} label="Halvings" />
       </div>
@@ -49,11 +53,12 @@ export function LadderTool({ address }: { address: Address }) {
                 { title: 'Strength', dataIndex: 'strengthPct', rowScope: 'row', render: (pct: number) => `${printNumber(pct)} %` },
                 { title: 'g/L', dataIndex: 'gPerL', className: 'figure', render: printNumber },
                 { title: 'Left', dataIndex: 'leftMl', className: 'figure', render: print.volume },
-                { title: 'Holds', dataIndex: 'soluteG', className: 'figure', render: print.mass },
+                { title: 'Holds', dataIndex: 'soluteG', className: 'figure', render: grams },
               ]}
             />
           </div>
           <Answer what="Thinner in all, the start included">{print.volume(ladder.thinnerMl)}</Answer>
+          <Answer what="The rungs hold together">{grams(ladderHolds(ladder))}</Answer>
         </>
       ) : known ? (
         <p className="fault" role="alert">
@@ -66,7 +71,7 @@ export function LadderTool({ address }: { address: Address }) {
       </div>
       {mix ? (
         <Answer what="Stock and thinner">
-          {print.volume(mix.stockMl)} + {print.volume(mix.thinnerMl)}
+          {print.volume(mix.stockMl)} + {print.volume(mix.thinnerMl)}: {grams((mix.stockMl * (strength.value ?? 0)) / 1000)} in it
         </Answer>
       ) : null}
       <h2 className="head-plain">Parts by volume</h2>

@@ -1,6 +1,8 @@
 'use client';
 import { gramsToMl, nearestSpoons, spoonsToGrams } from '@/core/dose/spoons';
+import { knownText } from '@/core/figure';
 import { KITCHENS } from '@/core/measure/measures';
+import { printNumber } from '@/core/measure/print';
 import type { StockLevel } from '@/core/shelf/stock';
 import type { Book } from '../api/useBook';
 import { massReader, volumeReader } from '../form/typed';
@@ -23,6 +25,7 @@ export function SpoonTool({ address, book, levels }: { address: Address; book: B
   const kitchen = KITCHENS.find((one) => one === address.get('kitchen', usual)) ?? null;
   const spoons = asked(address, 'spoons', '1 tsp (US)', above0(volumeReader({ ...print.measures, kitchen })));
   const grams = asked(address, 'grams', '', above0(massReader(print.measures)));
+  const bath = asked(address, 'bath', '', above0(volumeReader(print.measures, 'L')));
   const range = bulk && spoons.value !== null ? spoonsToGrams(spoons.value, bulk) : null;
   const back = bulk && grams.value !== null ? gramsToMl(grams.value, bulk) : null;
   return (
@@ -38,10 +41,18 @@ export function SpoonTool({ address, book, levels }: { address: Address; book: B
         />
         <Ask {...spoons.field} label="By the spoon" hint="such as 1 1/2 tsp, ½ cup (US)" />
         <Ask {...grams.field} label="Or by weight" hint="such as 25 g" />
+        <Ask {...bath.field} label="Into a bath of" hint="such as 4 L" />
       </div>
       {range ? (
         <Answer what={`${print.volume(spoons.value ?? 0)} of ${powder?.name} weigh`}>
           {print.mass(range.midG)}, give or take {Math.round(range.plusMinusPct)} %: {print.mass(range.lowG)} to {print.mass(range.highG)}
+        </Answer>
+      ) : null}
+      {range ? (
+        <Answer what="In the bath">
+          {bath.value === null
+            ? 'g/L unknown until its volume is'
+            : `${knownText({ least: (range.lowG / bath.value) * 1000, most: (range.highG / bath.value) * 1000 }, printNumber)} g/L`}
         </Answer>
       ) : null}
       {back && grams.value !== null ? (

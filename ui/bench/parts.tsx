@@ -1,7 +1,8 @@
 'use client';
 import { Select } from 'antd';
 import type { ReactNode } from 'react';
-import type { Working } from '@/core/dose/working';
+import { resultOf, type Working } from '@/core/dose/working';
+import { knownText } from '@/core/figure';
 import { Field } from '../form/Field';
 import { TypedInput } from '../form/TypedInput';
 import type { Reader } from '../form/typed';
@@ -50,6 +51,7 @@ export const Choose = ({ address, name, label, otherwise, options }: ChooseProps
 
 /** A result, large, with its working behind the same word as everywhere. */
 export function Result({ what, working, print }: { what: string; working: Working; print: (value: number) => string }) {
+  const result = resultOf(working);
   return (
     <Answer
       what={what}
@@ -59,7 +61,7 @@ export function Result({ what, working, print }: { what: string; working: Workin
         </Help>
       }
     >
-      {working.result === null ? `unknown until you know: ${working.missing.join(', ')}` : print(working.result)}
+      {result === null ? `unknown until you know: ${working.missing.join(', ')}` : knownText(result, print)}
     </Answer>
   );
 }

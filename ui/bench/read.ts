@@ -1,3 +1,4 @@
+import { leastOf, type Span } from '@/core/figure';
 import { readNumber } from '@/core/measure/parseNumber';
 import { printNumber } from '@/core/measure/print';
 import { type Reader, typedValue } from '../form/typed';
@@ -5,10 +6,10 @@ import type { Address } from './useAddress';
 
 /** The same reading, of something that cannot be nothing. */
 export const above0 =
-  (read: Reader<number>): Reader<number> =>
+  <T extends number | Span>(read: Reader<T>): Reader<T> =>
   (text) => {
     const got = read(text);
-    return got.ok && got.value !== null && got.value <= 0 ? { ok: false, why: 'It is above 0.' } : got;
+    return got.ok && got.value !== null && (leastOf(got.value) ?? 0) <= 0 ? { ok: false, why: 'It is above 0.' } : got;
   };
 
 /** A plain number, "10 %" or "10 : 1" as well. */

@@ -100,6 +100,14 @@ export const plantReader =
     };
   };
 
+/** An amount or a range of it, as bare figures. */
+export const knownReader =
+  (unit: AmountUnit, measures: Measures): Reader<number | Span> =>
+  (text) => {
+    const got = amountReader(unit, null, measures)(text);
+    return got.ok ? { ...got, value: got.value === null ? null : knownOf(got.value.figure) } : got;
+  };
+
 /** A temperature in °C: "82", "180 F", "80 °C / 176 °F"; a pair that does not agree is pointed out. */
 export const temperatureReader =
   (measures: Measures, least = -10, most = 150): Reader<number> =>

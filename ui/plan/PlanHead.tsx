@@ -16,6 +16,7 @@ export function PlanTotals({ plan }: { plan: Plan }) {
         {print.date(totals.startMs, totals.startMs)} to {print.date(totals.endMs, totals.startMs)}
       </span>
       <span>hands {printDuration(totals.handsMin)}</span>
+      <span>holds and waits {knownText(totals.holdsMin, printDuration)}</span>
       <span>heat {knownText(totals.heatMin, printDuration)}</span>
       <span className="quiet">{slackMin < 1 ? 'Cannot end sooner' : `With every wait at its least: at most ${printDuration(slackMin)} sooner`}</span>
     </div>

@@ -27,6 +27,19 @@ const holding = [...started, ev(0, { type: 'phaseEntered', stepId: dye.id, phase
 const vessel = dye.vesselId ?? '';
 const readings = (toMin: number, c: (min: number) => number) => ({ [vessel]: Array.from({ length: toMin + 1 }, (_, i) => ({ atMs: at(i), bathC: c(i) })) });
 
+test('what is seen ends a hold by its own words', () => {
+  const tea = planned([wool('a', 4)], { chain: [{ id: 'c', methodId: 'tea-microwave', params: {}, dyestuffId: null }] });
+  const [cup] = tea.steps;
+  if (!cup) throw new Error('no cup');
+  const hold = cup.phases.findIndex((phase) => phase.kind === 'hold');
+  const log: RunEvent[] = [
+    { type: 'started', planVersion: 1, id: 's', atMs: cup.startMs, recordedAtMs: 0 },
+    { type: 'phaseEntered', stepId: cup.id, phaseIndex: hold, id: 'h', atMs: cup.startMs, recordedAtMs: 1 },
+  ];
+  const [card] = stoveView(tea, log, {}, cup.startMs + MIN, print).cards;
+  expect(card && nextAct(card.step, card.clock).label).toBe('It boils');
+});
+
 describe('what the stove shows', () => {
   test('a step whose turn has come waits to be begun', () => {
     const view = stoveView(plan, started, {}, at(0), print);

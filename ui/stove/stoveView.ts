@@ -256,7 +256,9 @@ export function nextAct(step: PlanStep, clock: StepClock): StoveAct {
     rest: 'Heat off',
     lift: 'Lift',
   } as const;
-  return { key: 'b', label: words[next.kind], does: { log: [{ type: 'phaseEntered', stepId, phaseIndex: index + 1 }] } };
+  const phase = clock.current?.phase;
+  const tap = phase?.kind === 'hold' ? phase.tap : undefined;
+  return { key: 'b', label: tap ?? words[next.kind], does: { log: [{ type: 'phaseEntered', stepId, phaseIndex: index + 1 }] } };
 }
 
 /** What a call for hands logs when it is answered with one tap; null when it needs a word first. */
