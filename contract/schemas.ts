@@ -239,6 +239,8 @@ export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('checked'), stepId, finding: noteText }),
   z.strictObject({ ...eventBase, type: z.literal('moved'), stepId, toVesselId: id }),
   z.strictObject({ ...eventBase, type: z.literal('lifted'), stepId }),
+  z.strictObject({ ...eventBase, type: z.literal('lotOut'), stepId, lotId: id }),
+  z.strictObject({ ...eventBase, type: z.literal('lotIn'), stepId, lotId: id }),
   z.strictObject({ ...eventBase, type: z.literal('note'), stepId: stepId.nullable(), text: noteText.min(1, 'Write something.') }),
   z.strictObject({ ...eventBase, type: z.literal('paused'), stepId, reason: line(400) }),
   z.strictObject({ ...eventBase, type: z.literal('resumed'), stepId }),
@@ -270,7 +272,12 @@ const READING_BOUNDS: Readonly<Record<'bathC' | 'ph' | 'volumeMl', readonly [(va
 };
 
 export const newRun = z.strictObject({ id, eventId: id, planVersion: z.int().min(1), atMs: instantMs.optional() });
-export const replanInput = z.strictObject({ eventId: id, reason: line(400).min(1, 'Say why the plan changes.') });
+export const replanInput = z.strictObject({
+  eventId: id,
+  reason: line(400).min(1, 'Say why the plan changes.'),
+  /** Left out: as it was asked for; only the clock moves. What has begun stays as it is. */
+  draft: draftInput.optional(),
+});
 export const againInput = z.strictObject({ name: nameText, startMs: instantMs, lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60) });
 
 export const readingsInput = z.strictObject({

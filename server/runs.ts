@@ -6,7 +6,6 @@ import type { Lot } from '@/core/fibre/lot';
 import { measured } from '@/core/figure';
 import type { Reading } from '@/core/hold/credit';
 import type { Draft } from '@/core/plan/draft';
-import { typicalMin } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
 import { draftAgain } from '@/core/run/again';
 import { checkEvent, eventRefusalText } from '@/core/run/decide';
@@ -14,6 +13,7 @@ import { compareStep } from '@/core/run/deviations';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { foldRun, type RunState } from '@/core/run/fold';
 import { type RunNow, runNow } from '@/core/run/runNow';
+import { begunFaults, currentVessels, draftFromNow, fixedSteps, pinsToCome } from '@/core/run/theRest';
 import { isStop } from '@/core/safety/finding';
 import { shelfOf } from '@/core/shelf/library';
 import { printDayClock } from '@/core/time/zone';
@@ -158,7 +158,16 @@ export async function runRecord(app: App, runId: string): Promise<RunRecord> {
   const comparisons = view.plan.steps.flatMap((step) => {
     const own = state.steps[step.id];
     const clock = clocks[step.id];
-    return own && clock ? compareStep(step, own, clock, (ms) => printDayClock(ms, zone), nameOf) : [];
+    return own && clock
+      ? compareStep(
+          step,
+          own,
+          clock,
+          (ms) => printDayClock(ms, zone),
+          nameOf,
+          (lotId) => view.plan.lots.find((lot) => lot.id === lotId)?.name ?? 'a lot',
+        )
+      : [];
   });
   const deviations = comparisons.flatMap((row) =>
     row.difference ? [{ stepId: row.stepId, title: view.plan.steps.find((s) => s.id === row.stepId)?.title ?? '', text: row.difference }] : [],
@@ -189,7 +198,13 @@ export async function replan(app: App, runId: string, input: z.infer<typeof repl
       reason: input.reason,
       createdAtMs: atMs,
     };
-    const draft = { ...view.plan.draft, vessels: currentVessels(view.plan, state), pins: pinsToCome(view.plan, state, atMs) };
+    if (input.draft) {
+      const faults = begunFaults(input.draft, view.plan, state);
+      if (faults.length > 0) throw invalid('What has begun stays as it is.', faults);
+    }
+    const draft = input.draft
+      ? draftFromNow(input.draft, view.plan, state, atMs)
+      : { ...view.plan.draft, vessels: currentVessels(view.plan, state), pins: pinsToCome(view.plan, state, atMs) };
     const built = await planDraft(app, draft, head, { nowMs: atMs, fixed: fixedSteps(view.plan, state, clocks, atMs) });
     if (!built.plan) throw invalid('The rest does not fit from now.', built.problems);
     const { plan } = built;
@@ -209,47 +224,4 @@ export async function replan(app: App, runId: string, input: z.infer<typeof repl
     live.publish({ kind: 'changed', what: 'run', id: runId });
     return runView(app, runId);
   }
-}
-
-/** A pin holds until its step begins; one whose time has passed unbegun is let go. */
-const pinsToCome = (plan: Plan, state: RunState, nowMs: number): Draft['pins'] =>
-  Object.fromEntries(Object.entries(plan.draft.pins).filter(([stepId, pinMs]) => pinMs >= nowMs && state.steps[stepId]?.status === 'waiting'));
-
-const currentVessels = (plan: Plan, state: RunState): Record<string, string> =>
-  Object.fromEntries(
-    plan.steps.flatMap((step) => {
-      const vesselId = state.steps[step.id]?.vesselId ?? step.vesselId;
-      return vesselId ? [[step.id, vesselId]] : [];
-    }),
-  );
-
-/** Done steps stay where they were; a running one keeps its start and ends when its timers say. */
-function fixedSteps(
-  plan: Plan,
-  state: RunState,
-  clocks: RunNow['clocks'],
-  nowMs: number,
-): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
-  const fixed: ReturnType<typeof fixedSteps> = {};
-  for (const step of plan.steps) {
-    const own = state.steps[step.id];
-    const clock = clocks[step.id];
-    if (!own || !clock || own.status === 'waiting') continue;
-    const segments: { fromMs: number; toMs: number }[] = [];
-    let at = clock.phases[0]?.enteredMs ?? own.endedAtMs ?? nowMs;
-    const startMs = at;
-    const over = own.status === 'done' || own.status === 'skipped';
-    step.phases.forEach((phase, index) => {
-      const entry = clock.phases.findLast((p) => p.index === index);
-      const begins = entry?.enteredMs ?? at;
-      const laterBegan = clock.phases.some((p) => p.index > index);
-      const ends =
-        entry?.leftMs ??
-        (laterBegan || over ? begins : entry ? Math.max(nowMs, nowMs + (entry.leftMin ?? typicalMin(phase)) * 60_000) : begins + typicalMin(phase) * 60_000);
-      segments.push({ fromMs: begins, toMs: Math.max(begins, ends) });
-      at = Math.max(begins, ends);
-    });
-    fixed[step.id] = { startMs, endMs: own.endedAtMs ?? at, segments };
-  }
-  return fixed;
 }

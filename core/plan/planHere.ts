@@ -8,7 +8,7 @@ import type { Assistant } from '../shelf/assistant';
 import type { Dyestuff } from '../shelf/dyestuff';
 import { STARTER, shelfOf } from '../shelf/library';
 import type { Liquor } from '../shelf/liquor';
-import { type BuiltPlan, buildPlan } from './buildPlan';
+import { type BuiltPlan, buildPlan, type PlanInput } from './buildPlan';
 import type { Draft } from './draft';
 import { draftFaults } from './draftFaults';
 import type { Stay } from './stays';
@@ -30,7 +30,7 @@ export interface Kitchen {
 }
 
 /** The plan of a half-filled draft, for showing only: what is kept is planned again where it is stored. */
-export function planHere(draft: Draft, kitchen: Kitchen, nowMs: number): BuiltPlan {
+export function planHere(draft: Draft, kitchen: Kitchen, nowMs: number, fixed?: PlanInput['fixed']): BuiltPlan {
   const { methods, dyestuffs, assistants, ...rest } = kitchen;
   // The library is here already; what is not in it is the dyer's own.
   const book = methodBook(methods.filter((method) => !LIBRARY.find(method.id)));
@@ -40,5 +40,8 @@ export function planHere(draft: Draft, kitchen: Kitchen, nowMs: number): BuiltPl
   };
   const faults = draftFaults(draft, book, shelfOf(own));
   if (faults.length > 0) return { plan: null, problems: faults };
-  return buildPlan({ ...rest, draft, methods: book, own }, { sessionId: 'preview', version: 1, reason: 'preview', createdAtMs: nowMs });
+  return buildPlan(
+    { ...rest, draft, methods: book, own, ...(fixed ? { fixed, nowMs } : {}) },
+    { sessionId: 'preview', version: 1, reason: 'preview', createdAtMs: nowMs },
+  );
 }

@@ -47,7 +47,7 @@ export function checkEvent(fact: RunFact, atMs: number, context: EventContext): 
     }
   }
   if (fact.type === 'moved' && !context.vesselIds.has(fact.toVesselId)) return err({ why: 'noSuchVessel', vesselId: fact.toVesselId });
-  if (fact.type === 'lotWeighed' && !plan.lots.some((lot) => lot.id === fact.lotId)) return err({ why: 'noSuchLot', lotId: fact.lotId });
+  if ('lotId' in fact && !plan.lots.some((lot) => lot.id === fact.lotId)) return err({ why: 'noSuchLot', lotId: fact.lotId });
   if (fact.type === 'amended') {
     if (!context.eventIds.has(fact.targetId)) return err({ why: 'noSuchEvent', eventId: fact.targetId });
     if (fact.change.kind === 'retimed') {

@@ -7,6 +7,7 @@ import { unreachable } from '../result';
 import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
 import type { StepState } from './fold';
+import { goodsIn, lotInMin } from './lotMinutes';
 import { plannedStirsMin } from './nudges';
 import { type Limits, lengthBeyond, shortOf, TOLERANCE } from './tolerance';
 
@@ -32,6 +33,7 @@ export function compareStep(
   clock: StepClock,
   printTime: (ms: number) => string,
   nameOf: (substance: string) => string,
+  lotNameOf: (lotId: string) => string = (lotId) => lotId,
 ): Comparison[] {
   if (state.status === 'skipped') return [{ stepId: step.id, ...as('step', 'to be done', 'skipped', `Skipped: ${state.skipReason}`) }];
   if (state.status === 'waiting') return [{ stepId: step.id, ...as('start', printTime(step.startMs), 'not begun', null, false) }];
@@ -40,9 +42,13 @@ export function compareStep(
     beganMs === undefined
       ? as('step', 'to be done', 'ended without being begun: nobody saw it', null, false)
       : as('start', printTime(step.startMs), printTime(beganMs), lateness((beganMs - step.startMs) / 60_000));
-  return [start, ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock)), ...amountRows(step, state, nameOf), ...phRows(state)].map(
-    (row) => ({ stepId: step.id, ...row }),
-  );
+  return [
+    start,
+    ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock)),
+    ...amountRows(step, state, nameOf),
+    ...phRows(state),
+    ...aloneRows(step, state, lotNameOf),
+  ].map((row) => ({ stepId: step.id, ...row }));
 }
 
 function phaseRows(step: PlanStep, phase: Phase, index: number, state: StepState, clock: StepClock): Row[] {
@@ -211,6 +217,22 @@ function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string
   }
   return rows;
 }
+
+/** Lots that left before the others, each with its minutes. */
+const aloneRows = (step: PlanStep, state: StepState, lotNameOf: (lotId: string) => string): Row[] =>
+  [...new Set(state.lotMoves.map((move) => move.lotId))].map((lotId) => {
+    const min = lotInMin(step, state, lotId);
+    const all = goodsIn(step, state);
+    const actual = min === null ? 'lifted alone' : `${printDuration(min)} in`;
+    const less = min === null || !all ? null : (all.toMs - all.fromMs) / 60_000 - min;
+    return as(
+      lotNameOf(lotId),
+      'in with the others',
+      actual,
+      less === null ? null : `${lotNameOf(lotId)} in ${printDuration(less)} less than the others`,
+      less !== null,
+    );
+  });
 
 const phRows = (state: StepState): Row[] =>
   state.ph.length === 0 ? [] : [as('pH', 'not planned', state.ph.map((read) => printNumber(read.value)).join(', then '), null, false)];

@@ -21,6 +21,8 @@ export type RunFact =
   | { readonly type: 'checked'; readonly stepId: string; readonly finding: string }
   | { readonly type: 'moved'; readonly stepId: string; readonly toVesselId: string }
   | { readonly type: 'lifted'; readonly stepId: string }
+  /** One lot alone leaves the bath before the others, or comes back to it. */
+  | { readonly type: 'lotOut' | 'lotIn'; readonly stepId: string; readonly lotId: string }
   | { readonly type: 'note'; readonly stepId: string | null; readonly text: string }
   | { readonly type: 'paused'; readonly stepId: string; readonly reason: string }
   | { readonly type: 'resumed'; readonly stepId: string }

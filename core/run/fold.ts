@@ -32,6 +32,8 @@ export interface StepState {
   readonly vesselId: string | null;
   readonly movedAtMs: readonly { readonly atMs: number; readonly vesselId: string }[];
   readonly liftedAtMs: number | null;
+  /** Lots that left before the others, or came back. */
+  readonly lotMoves: readonly { readonly lotId: string; readonly isOut: boolean; readonly atMs: number }[];
   readonly endedAtMs: number | null;
   readonly skipReason: string | null;
 }
@@ -177,6 +179,10 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
     case 'lifted':
       step.liftedAtMs = atMs;
       return;
+    case 'lotOut':
+    case 'lotIn':
+      step.lotMoves.push({ lotId: event.lotId, isOut: event.type === 'lotOut', atMs });
+      return;
     case 'paused':
       if (step.status !== 'running') return;
       step.status = 'paused';
@@ -220,6 +226,7 @@ const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
   vesselId,
   movedAtMs: [],
   liftedAtMs: null,
+  lotMoves: [],
   endedAtMs: null,
   skipReason: null,
 });

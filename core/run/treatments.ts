@@ -8,6 +8,7 @@ import { plantWords } from '../plan/plant';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import type { LoggedAddition, RunState, StepState } from './fold';
+import { goodsIn, lotInMin } from './lotMinutes';
 import { weightOf } from './weightOf';
 
 /** Leaving something out on purpose is a statement too: it is not the same as nobody knowing. */
@@ -19,7 +20,7 @@ type TreatPlan = Pick<Plan, 'steps' | 'lots' | 'own'>;
 export function treatmentsOf(plan: TreatPlan, runId: string, state: RunState, lotId: string): Treatment[] {
   const shelf = shelfOf(plan.own);
   return plan.steps.flatMap((step, index) =>
-    step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done' ? stepTreatments(step, index, plan, runId, state, shelf) : [],
+    step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done' ? stepTreatments(step, index, plan, runId, state, shelf, lotId) : [],
   );
 }
 
@@ -33,7 +34,7 @@ function kindOf(substance: string, shelf: Shelf): TreatmentKind | null {
 /** Kinds that are nothing without something put in. */
 const BY_SUBSTANCE: readonly TreatmentKind[] = ['tannin', 'mordant', 'iron', 'dye'];
 
-function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: string, state: RunState, shelf: Shelf): Treatment[] {
+function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: string, state: RunState, shelf: Shelf, lotId: string): Treatment[] {
   const did = state.steps[step.id];
   if (!did) return [];
   const leftOut = step.treatment ? LEFT_OUT[step.treatment] : undefined;
@@ -45,7 +46,7 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
     atMs: did.endedAtMs,
     from: { run: runId, stepId: step.id },
     part: step.part?.label ?? null,
-    note: seen ? noteOf(step, did, kind) : `${step.title}: ended, and nobody saw it begin`,
+    note: [seen ? noteOf(step, did, kind) : `${step.title}: ended, and nobody saw it begin`, aloneText(step, did, lotId)].filter(Boolean).join('; '),
   };
   const whole = sumFigures(step.lotIds.map((id) => weightOf(plan, state, id)));
   const dryG = step.part ? partOf(whole, step.part.sharePct) : whole;
@@ -113,12 +114,18 @@ function bathAdditions(steps: readonly PlanStep[], index: number, state: RunStat
 const laidFor = (laid: PlanStep, dyes: PlanStep): boolean =>
   laid !== dyes && laid.treatment === null && !laid.bathId && laid.methodId === dyes.methodId && laid.lotIds.some((id) => dyes.lotIds.includes(id));
 
+/** A lot that was lifted before the others says how long it was in. */
+function aloneText(step: PlanStep, did: StepState, lotId: string): string {
+  if (!did.lotMoves.some((move) => move.lotId === lotId)) return '';
+  const min = lotInMin(step, did, lotId);
+  return min === null ? 'lifted alone' : `lifted alone: ${printDuration(min)} in`;
+}
+
 /** A modifier lives by its minutes and its pH. */
 function noteOf(step: PlanStep, did: StepState, kind: TreatmentKind | null): string {
   if (kind !== 'modifier') return step.title;
-  const inMs = did.entered.find((entry) => step.phases[entry.phaseIndex]?.kind !== 'charge')?.atMs;
-  const outMs = did.entered.find((entry) => step.phases[entry.phaseIndex]?.kind === 'lift')?.atMs ?? did.endedAtMs;
-  const minutes = inMs !== undefined && outMs !== null && outMs > inMs ? printDuration((outMs - inMs) / 60_000) : 'minutes not seen';
+  const stretch = goodsIn(step, did);
+  const minutes = stretch ? printDuration((stretch.toMs - stretch.fromMs) / 60_000) : 'minutes not seen';
   const ph = did.ph.at(-1);
   return `${step.title}: ${minutes}, ${ph ? `pH ${printNumber(ph.value)}` : 'pH not measured'}`;
 }

@@ -6,6 +6,7 @@ type Box = typeof import('./outbox');
 let act: Box['act'];
 let flush: Box['flush'];
 let waitingActs: Box['waitingActs'];
+let whenSent: Box['whenSent'];
 
 const stirred = { type: 'stirred', stepId: 's' } as const;
 let sent: { url: string; body: { id: string; type: string } }[];
@@ -32,7 +33,7 @@ beforeEach(async () => {
   // A page of its own for each test: the box has one timer a page.
   vi.resetModules();
   const box = await import('./outbox');
-  ({ act, flush, waitingActs } = box);
+  ({ act, flush, waitingActs, whenSent } = box);
   box.listenOutbox((change) => void heard.push(change.kind));
 });
 afterEach(() => {
@@ -126,4 +127,18 @@ test('what the server refuses is told and dropped, and the next one goes on', as
 test.each(['{ broken', '{}', '7', 'null'])('a box that holds %s is an empty one', (text) => {
   localStorage.setItem('hyndle.outbox', text);
   expect(waitingActs()).toEqual([]);
+});
+
+test('who must wait until everything is sent is told when it is, or that it is kept', async () => {
+  act('r', stirred);
+  act('r', stirred);
+  await whenSent('r');
+  expect(sent).toHaveLength(2);
+  await whenSent('r');
+  answer = () => Promise.reject(new TypeError('no network'));
+  act('r', stirred);
+  const waiting = expect(whenSent('r', 1000)).rejects.toThrow(/kept here/);
+  await vi.advanceTimersByTimeAsync(1100);
+  await waiting;
+  expect(waitingActs()).toHaveLength(1);
 });

@@ -79,6 +79,24 @@ export async function flush(): Promise<void> {
   }
 }
 
+/** Resolves when the server has every act of a run; rejects when it has not within `mostMs`: they are kept and sent later. */
+export function whenSent(runId: string, mostMs = 8000): Promise<void> {
+  const isSent = () => waitingActs().every((waiting) => waiting.runId !== runId);
+  return new Promise((resolve, reject) => {
+    const stop = listenOutbox(() => {
+      if (isSent()) end();
+    });
+    const timer = setTimeout(() => end(new Error('Hyndle does not answer. What you logged is kept here; change the plan when it answers again.')), mostMs);
+    const end = (error?: Error) => {
+      clearTimeout(timer);
+      stop();
+      if (error) reject(error);
+      else resolve();
+    };
+    if (isSent()) end();
+  });
+}
+
 const remove = (eventId: string): void => save(waitingActs().filter((waiting) => waiting.event.id !== eventId));
 
 function retryLater(): void {

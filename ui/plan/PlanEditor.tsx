@@ -4,6 +4,7 @@ import { type ReactNode, useId } from 'react';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import { isStop, rankFindings } from '@/core/safety/finding';
+import type { Begun } from '@/workers/plan.worker';
 import { Field } from '../form/Field';
 import { WhenField } from '../form/WhenField';
 import { Findings } from '../shell/Findings';
@@ -33,6 +34,8 @@ interface Props {
   readonly onDraft: (draft: Draft) => void;
   /** The plan that stands, when one is being changed. */
   readonly first: Plan | null;
+  /** What has begun of it already; missing: nothing has. */
+  readonly begun?: Begun | null;
   readonly title: ReactNode;
   readonly notices: ReactNode;
   /** The buttons that keep the plan, given the one that works out now. */
@@ -40,9 +43,9 @@ interface Props {
 }
 
 /** A draft on the left, the plan it makes on the right, worked out anew after every change. */
-export function PlanEditor({ room, draft, onDraft, first, title, notices, keep }: Props) {
+export function PlanEditor({ room, draft, onDraft, first, begun = null, title, notices, keep }: Props) {
   const { lots } = room;
-  const { built, lastPlan } = usePlanning(draft, room.kitchen, first);
+  const { built, lastPlan } = usePlanning(draft, room.kitchen, first, begun);
   const startId = useId();
   const shown = built.plan ?? lastPlan;
   const general = built.problems.filter((problem) => itemOfProblem(problem.at, draft) === null);

@@ -5,7 +5,7 @@ import type { BuiltPlan } from '@/core/plan/buildPlan';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import type { Kitchen } from '@/core/plan/planHere';
-import type { PlanWorker } from '@/workers/plan.worker';
+import type { Begun, PlanWorker } from '@/workers/plan.worker';
 import { errorText } from '../api/http';
 import { nowMs } from '../api/serverClock';
 
@@ -19,7 +19,7 @@ interface Planning {
 }
 
 /** Plans the draft after every change, in a worker; what is drawn is always the last good plan. */
-export function usePlanning(draft: Draft, kitchen: Kitchen, first: Plan | null): Planning {
+export function usePlanning(draft: Draft, kitchen: Kitchen, first: Plan | null, begun: Begun | null): Planning {
   const worker = useRef<Comlink.Remote<PlanWorker> | null>(null);
   const [planning, setPlanning] = useState<Planning>({ built: { plan: first, problems: [] }, lastPlan: first });
   useEffect(() => {
@@ -30,7 +30,7 @@ export function usePlanning(draft: Draft, kitchen: Kitchen, first: Plan | null):
       thread.terminate();
     };
   }, []);
-  useEffect(() => void worker.current?.setKitchen(kitchen), [kitchen]);
+  useEffect(() => void worker.current?.setKitchen(kitchen, begun), [kitchen, begun]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a kitchen that changed makes another plan of the same draft
   useEffect(() => {
     let dropped = false;
@@ -42,6 +42,6 @@ export function usePlanning(draft: Draft, kitchen: Kitchen, first: Plan | null):
       dropped = true;
       clearTimeout(timer);
     };
-  }, [draft, kitchen]);
+  }, [draft, kitchen, begun]);
   return planning;
 }

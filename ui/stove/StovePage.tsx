@@ -7,6 +7,7 @@ import type { Vessel } from '@/core/kitchen/vessel';
 import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
+import { canRescue, withRescue } from '@/core/plan/rescue';
 import { heatShared } from '@/core/plan/stays';
 import { standingTicks } from '@/core/plan/weighTicks';
 import { endsEarly } from '@/core/run/endsEarly';
@@ -14,9 +15,11 @@ import type { RunFact } from '@/core/run/events';
 import { rankFindings } from '@/core/safety/finding';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
+import { whenSent } from '../api/outbox';
 import { nowMs, useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { type LiveRun, useRun } from '../api/useRun';
+import { nextItemId } from '../plan/draft';
 import { useClashes } from '../plan/useClashes';
 import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
@@ -140,6 +143,31 @@ function Stove({ run }: { run: LiveRun }) {
       setProblem(errorText(error));
     }
   };
+  const pale = async (card: StoveCard, lotIds: readonly string[]) => {
+    const { step } = card;
+    const names = plan.lots.filter((lot) => lotIds.includes(lot.id)).map((lot) => lot.name);
+    const heldMin = card.clock.current?.phase.kind === 'hold' ? card.clock.current.elapsedMin : 0;
+    const said = `${names.join(', ')} ${names.length === 1 ? 'stays' : 'stay'} pale`;
+    logAt(
+      [
+        { type: 'checked', stepId: step.id, finding: said },
+        { type: 'stepFinished', stepId: step.id },
+      ],
+      `${step.title}: ${said}, all lifted`,
+      nowMs(),
+    );
+    try {
+      await whenSent(run.view.run.id);
+      const first = nextItemId(plan.draft);
+      const second = nextItemId({ ...plan.draft, chain: [...plan.draft.chain, { id: first, methodId: '', params: {}, dyestuffId: null }] });
+      const draft = withRescue(plan.draft, plan, step, lotIds, heldMin, [first, second]);
+      const reason = `${said} after ${printDuration(heldMin)}: mordanted in mid-run`;
+      await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: newId(), reason, draft });
+      run.reload();
+    } catch (error) {
+      setProblem(errorText(error));
+    }
+  };
   const finish = () => {
     run.act({ type: 'finished' });
     router.push(`/runs/${run.view.run.id}/record`);
@@ -172,6 +200,7 @@ function Stove({ run }: { run: LiveRun }) {
           <Button data-calls onClick={calls.toggle} aria-pressed={calls.on} type={calls.on ? 'primary' : 'default'}>
             {calls.waits ? 'Touch once, then it calls' : calls.on ? 'Calling aloud' : 'Call aloud'}
           </Button>
+          {finished ? null : <LinkButton href={`/sessions/${plan.sessionId}/change`}>Change the rest</LinkButton>}
           <LinkButton href={`/runs/${run.view.run.id}/record`}>Record</LinkButton>
           <Button onClick={() => setHelp(true)} aria-label="All keys">
             ?
@@ -275,7 +304,16 @@ function Stove({ run }: { run: LiveRun }) {
       {more ? (
         <MoreActs
           card={more}
+          lots={plan.lots.filter((lot) => more.step.lotIds.includes(lot.id))}
           onClose={() => setMore(null)}
+          onPale={
+            canRescue(more.step)
+              ? (lotIds) => {
+                  setMore(null);
+                  void pale(more, lotIds);
+                }
+              : null
+          }
           onAsk={(what) => {
             setMore(null);
             setAsked({ ask: what, step: more.step });

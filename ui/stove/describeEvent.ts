@@ -49,6 +49,9 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return `moved to ${plan.vessels.find((vessel) => vessel.id === event.toVesselId)?.name ?? event.toVesselId}`;
     case 'lifted':
       return 'lifted';
+    case 'lotOut':
+    case 'lotIn':
+      return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'one lot'} alone ${event.type === 'lotOut' ? 'out' : 'back in'}`;
     case 'note':
       return event.text;
     case 'paused':

@@ -1,0 +1,109 @@
+import type { Draft } from '../plan/draft';
+import { typicalMin } from '../plan/phase';
+import type { Plan } from '../plan/plan';
+import type { RunState } from './fold';
+import type { RunNow } from './runNow';
+
+/** What a plan made in mid-run keeps of what has begun, and what it may still change. */
+
+/** A pin holds until its step begins; one whose time has passed unbegun is let go. */
+export const pinsToCome = (plan: Plan, state: RunState, nowMs: number): Draft['pins'] =>
+  Object.fromEntries(Object.entries(plan.draft.pins).filter(([stepId, pinMs]) => pinMs >= nowMs && state.steps[stepId]?.status === 'waiting'));
+
+export const currentVessels = (plan: Plan, state: RunState): Record<string, string> =>
+  Object.fromEntries(
+    plan.steps.flatMap((step) => {
+      const vesselId = state.steps[step.id]?.vesselId ?? step.vesselId;
+      return vesselId ? [[step.id, vesselId]] : [];
+    }),
+  );
+
+/** Done steps stay where they were; a running one keeps its start and ends when its timers say. */
+export function fixedSteps(
+  plan: Plan,
+  state: RunState,
+  clocks: RunNow['clocks'],
+  nowMs: number,
+): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
+  const fixed: ReturnType<typeof fixedSteps> = {};
+  for (const step of plan.steps) {
+    const own = state.steps[step.id];
+    const clock = clocks[step.id];
+    if (!own || !clock || own.status === 'waiting') continue;
+    const segments: { fromMs: number; toMs: number }[] = [];
+    let at = clock.phases[0]?.enteredMs ?? own.endedAtMs ?? nowMs;
+    const startMs = at;
+    const over = own.status === 'done' || own.status === 'skipped';
+    step.phases.forEach((phase, index) => {
+      const entry = clock.phases.findLast((p) => p.index === index);
+      const begins = entry?.enteredMs ?? at;
+      const laterBegan = clock.phases.some((p) => p.index > index);
+      const ends =
+        entry?.leftMs ??
+        (laterBegan || over ? begins : entry ? Math.max(nowMs, nowMs + (entry.leftMin ?? typicalMin(phase)) * 60_000) : begins + typicalMin(phase) * 60_000);
+      segments.push({ fromMs: begins, toMs: Math.max(begins, ends) });
+      at = Math.max(begins, ends);
+    });
+    fixed[step.id] = { startMs, endMs: own.endedAtMs ?? at, segments };
+  }
+  return fixed;
+}
+
+/** The draft with which the rest is planned: steps in the vessels they are in, pins that are still to come. */
+export const draftFromNow = (draft: Draft, plan: Plan, state: RunState, nowMs: number): Draft => ({
+  ...draft,
+  vessels: { ...draft.vessels, ...begunVessels(plan, state) },
+  pins: pinsToCome({ ...plan, draft }, state, nowMs),
+});
+
+const begunVessels = (plan: Plan, state: RunState): Record<string, string> =>
+  Object.fromEntries(Object.entries(currentVessels(plan, state)).filter(([stepId]) => state.steps[stepId]?.status !== 'waiting'));
+
+/**
+ * What a changed draft would change of what has begun: nothing may. Each with its place and a sentence; empty when only
+ * what is still to come is changed.
+ */
+export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonly at: string; readonly message: string }[] {
+  const begun = plan.steps.filter((step) => state.steps[step.id]?.status !== 'waiting');
+  const items = plan.draft.chain.filter((item) => begun.some((step) => step.id.startsWith(`${item.id}-`)));
+  const faults: { at: string; message: string }[] = [];
+  for (const item of items) {
+    const now = next.chain.find((one) => one.id === item.id);
+    const name = begun.find((step) => step.id.startsWith(`${item.id}-`))?.title ?? 'A step';
+    if (!now) faults.push({ at: `chain.${item.id}`, message: `${name} has begun: it cannot be left out. Skip what is left of it at the stove.` });
+    else if (asText(now) !== asText(item))
+      faults.push({ at: `chain.${item.id}`, message: `${name} has begun: it stays as it was planned. What really happens is logged at the stove.` });
+  }
+  const order = next.chain.filter((one) => items.some((item) => item.id === one.id)).map((one) => one.id);
+  if (faults.length === 0 && order.join() !== items.map((item) => item.id).join()) faults.push({ at: 'chain', message: 'What has begun keeps its order.' });
+  for (const step of begun)
+    if (asText(ofStep(next, step.id)) !== asText(ofStep(plan.draft, step.id)))
+      faults.push({
+        at: `steps.${step.id}`,
+        message: `${step.title} has begun: its amounts stay as they were planned. What really goes in is logged at the stove.`,
+      });
+  for (const lotId of new Set(begun.flatMap((step) => step.lotIds)))
+    if (!next.lotIds.includes(lotId))
+      faults.push({ at: 'lotIds', message: `${plan.lots.find((lot) => lot.id === lotId)?.name ?? 'A lot'} is in it already: it cannot be left out.` });
+  return faults;
+}
+
+/** What a person set of one step's amounts. */
+const ofStep = ({ overrules, plantAmounts = {}, extras = {} }: Draft, stepId: string): object => {
+  const own = (record: Readonly<Record<string, unknown>>) => Object.fromEntries(Object.entries(record).filter(([key]) => key.startsWith(`${stepId}/`)));
+  return { overrules: own(overrules), plantAmounts: own(plantAmounts), extras: extras[stepId] };
+};
+
+/** Keys in any order; what is empty is as good as left out. */
+function asText(value: unknown): string {
+  const bare = (one: unknown): unknown => {
+    if (one === null || one === undefined) return null;
+    if (Array.isArray(one)) return one.map(bare);
+    if (typeof one !== 'object') return one;
+    const kept = Object.entries(one)
+      .map(([key, own]) => [key, bare(own)] as const)
+      .filter(([, own]) => own !== null && !(typeof own === 'object' && Object.keys(own).length === 0));
+    return Object.fromEntries(kept.toSorted(([a], [b]) => (a < b ? -1 : 1)));
+  };
+  return JSON.stringify(bare(value));
+}
