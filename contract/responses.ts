@@ -97,6 +97,7 @@ export const shoppingLine = z.object({
   unit,
   amount: known,
   have: figure(z.number()),
+  otherwise: z.array(z.object({ left: figure(z.number()), unit })),
   lack: number.nullable(),
 });
 export const weighTick = z.object({ id: text, key: text, amount: figure(z.number()).nullable(), unit, atMs: ms });

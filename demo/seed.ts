@@ -1,5 +1,6 @@
 import type { EventInput } from '@/contract/schemas';
 import { seededChance } from '@/core/chance';
+import { estimatedUaWPerK, holdingW } from '@/core/heat/pot';
 import { copyMethod } from '@/core/method/copy';
 import { LIBRARY } from '@/core/method/library';
 import type { Draft } from '@/core/plan/draft';
@@ -16,6 +17,9 @@ import { createSession, preview } from '@/server/sessions';
 import { addLiquor, addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
 import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
+
+/** The room of the simulated pots. */
+const ROOM_C = 20;
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -233,10 +237,25 @@ async function runningSession(at: At, nowMs: number): Promise<void> {
     await setSimPot(
       at(nowMs),
       vesselId,
-      { on: isLive, burner: isLive && last.bathC > 60 ? 2 : 0, lid: true, litres: Math.round(litres * 10) / 10, factor: 1 },
+      {
+        on: isLive,
+        burner: isLive && last.bathC > 60 ? knobToHold(last.bathC, vesselId, plan) : 0,
+        lid: true,
+        litres: Math.round(litres * 10) / 10,
+        factor: 1,
+      },
       last.bathC,
     );
   }
+}
+
+/** The knob at which this pot keeps its heat, in tenths: left alone, the demo's bath stays where it is. */
+function knobToHold(bathC: number, vesselId: string, { vessels, home }: Plan): number {
+  const vessel = vessels.find((one) => one.id === vesselId);
+  const maxW = home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null;
+  if (!vessel?.litres || !maxW) return 0;
+  const watt = holdingW({ litres: vessel.litres, uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC: 100 }, bathC);
+  return Math.round((watt / maxW) * 100) / 10;
 }
 
 async function plannedSession(app: App, nowMs: number, zone: string): Promise<void> {

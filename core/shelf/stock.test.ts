@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { estimated, knownValue, measured, UNKNOWN } from '../figure';
+import { between, estimated, type Figure, knownValue, measured, UNKNOWN } from '../figure';
+import { shelfOf } from './library';
 import { freshness, spoilByMs } from './liquor';
+import { bulkOf } from './spoonOf';
 import { type StockItem, shoppingList, stockLevels, sumNeeds, type Use } from './stock';
 
 const item = (id: string, g: number | null, more: Partial<StockItem> = {}): StockItem => ({
@@ -44,6 +46,24 @@ describe('stock goes down when a run says it was used', () => {
     expect(stockLevels([item('a', 0, { amount: estimated(100) })], [use(1, 10)])[0]?.left).toEqual(estimated(90)));
 });
 
+describe('ranges on the shelf', () => {
+  const levelOf = (amount: Figure, used: Figure) => stockLevels([item('a', 0, { amount })], [{ ...use(1, 1), amount: used }])[0];
+  test.each<[Figure, Figure, Figure]>([
+    [measured(100), between(10, 20), between(80, 90)],
+    [between(100, 200), measured(20), between(80, 180)],
+    [between(100, 200), between(10, null), between(0, 190)],
+    [measured(15), between(10, 20), between(0, 5)],
+  ])('%j less %j leaves %j', (amount, used, rest) => expect(levelOf(amount, used)?.left).toEqual(rest));
+  test('what was used is told as the range it was', () => expect(levelOf(measured(100), between(10, 20))?.used).toEqual({ least: 10, most: 20 }));
+});
+
+test('a spoon that was weighed is the dyer’s own; without one the library’s range stands', () => {
+  const shelf = shelfOf({ dyestuffs: [], assistants: [] });
+  expect(bulkOf('alum', shelf, [{ item: item('a', 10, { ownBulkGPerMl: 0.9 }) }])).toEqual([0.9, 0.9]);
+  expect(bulkOf('alum', shelf, [{ item: item('a', 10, { ownBulkGPerMl: 0.9, retired: true }) }])).toEqual(shelf.assistant('alum')?.bulkGPerMl);
+  expect(bulkOf('nobodyKnows', shelf, [])).toBeNull();
+});
+
 describe('what a plan lacks', () => {
   const need = (substance: string, amount: number | null, unit: 'g' | 'mL' = 'g') => ({ substance, name: substance, form: null, unit, amount });
   test('needs of one substance add up; an unknown one makes the sum unknown; water is not bought', () => {
@@ -60,6 +80,15 @@ describe('what a plan lacks', () => {
   });
   test('an unknown amount is listed as unknown, never as enough', () =>
     expect(shoppingList([need('alum', null)], stockLevels([item('a', 500)], []))).toMatchObject([{ lack: null }]));
+  test('of a range enough is enough for the most, with the least that may be there', () => {
+    const range = { ...need('alum', null), amount: { least: 10, most: 20 } };
+    expect(shoppingList([range], stockLevels([item('a', 15)], []))).toMatchObject([{ lack: 5 }]);
+    expect(shoppingList([range], stockLevels([item('a', 20)], []))).toEqual([]);
+  });
+  test('828 mL that nobody weighed are not 0 g', () =>
+    expect(shoppingList([need('alum', 5)], stockLevels([item('a', 828, { unit: 'mL' })], []))).toMatchObject([
+      { have: { state: 'unknown' }, otherwise: [{ left: measured(828), unit: 'mL' }], lack: null },
+    ]));
   test('what was put away does not count', () =>
     expect(shoppingList([need('alum', 5)], stockLevels([item('a', 500, { retired: true })], []))).toMatchObject([{ lack: 5 }]));
 });

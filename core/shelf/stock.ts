@@ -107,6 +107,8 @@ export interface Need {
 
 export interface ShoppingLine extends Need {
   readonly have: Figure;
+  /** What there is of it that was counted in another unit, and so cannot be set against what is needed. */
+  readonly otherwise: readonly { readonly left: Figure; readonly unit: AmountUnit }[];
   /** To buy or gather; null when either side is unknown. */
   readonly lack: number | null;
 }
@@ -128,10 +130,14 @@ export function shoppingList(needs: readonly Need[], levels: readonly StockLevel
   return sumNeeds(needs).flatMap((need): ShoppingLine[] => {
     const mine = levels.filter(({ item }) => !item.retired && serves(item, need));
     const known = mine.map(({ left }) => left);
-    const have = mine.length === 0 ? measured(0) : asGuessed(sumFigures(known));
+    const otherwise = levels
+      .filter(({ item }) => !item.retired && item.unit !== need.unit && serves({ ...item, unit: need.unit }, need))
+      .map(({ item, left }) => ({ left, unit: item.unit }));
+    // 828 mL that nobody weighed are not 0 g.
+    const have = mine.length > 0 ? asGuessed(sumFigures(known)) : otherwise.length > 0 ? UNKNOWN : measured(0);
     // Enough is enough for the most of it, with the least that may be there.
     const [wanted, there] = [mostOf(need.amount), leastOf(knownOf(have))];
     const lack = wanted === null || there === null ? null : Math.max(0, wanted - there);
-    return lack === 0 ? [] : [{ ...need, have, lack }];
+    return lack === 0 ? [] : [{ ...need, have, otherwise, lack }];
   });
 }

@@ -3,6 +3,7 @@ import { gramsToMl, nearestSpoons, spoonsToGrams } from '@/core/dose/spoons';
 import { knownText } from '@/core/figure';
 import { KITCHENS } from '@/core/measure/measures';
 import { printNumber } from '@/core/measure/print';
+import { bulkOf } from '@/core/shelf/spoonOf';
 import type { StockLevel } from '@/core/shelf/stock';
 import type { Book } from '../api/useBook';
 import { massReader, volumeReader } from '../form/typed';
@@ -19,8 +20,8 @@ export function SpoonTool({ address, book, levels }: { address: Address; book: B
   const print = usePrint();
   const powders = book.assistants.filter((one) => one.bulkGPerMl !== null);
   const powder = powders.find((one) => one.id === address.get('powder', 'alum'));
-  const own = levels.find((level) => level.item.substance === powder?.id && level.item.ownBulkGPerMl !== null)?.item.ownBulkGPerMl ?? null;
-  const bulk: readonly [number, number] | null = own === null ? (powder?.bulkGPerMl ?? null) : [own, own];
+  const bulk = powder ? bulkOf(powder.id, book.shelf, levels) : null;
+  const own = bulk && bulk[0] === bulk[1] ? bulk[0] : null;
   const usual = print.measures.kitchen ?? ASK;
   const kitchen = KITCHENS.find((one) => one === address.get('kitchen', usual)) ?? null;
   const spoons = asked(address, 'spoons', '1 tsp (US)', above0(volumeReader({ ...print.measures, kitchen })));

@@ -2,7 +2,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { resultOf } from '@/core/dose/working';
-import { figureText, isSpan, type Known, knownOf, type Span } from '@/core/figure';
+import { isSpan, type Known, knownOf, knownText, type Span } from '@/core/figure';
 import { type PercentMeans, percentReadings, readPercent } from '@/core/measure/percent';
 import { printNumber } from '@/core/measure/print';
 import type { PlannedAmount } from '@/core/plan/plan';
@@ -69,9 +69,9 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
       return onPlant?.(got.value);
     }
     const { figure, plusMinusPct } = got.value;
-    const said = figureText(figure, (value) => print.amount(value, amount.unit));
     const known = knownOf(figure);
     if (known === null) return;
+    const said = knownText(known, (value) => print.amount(value, amount.unit));
     take(known, plusMinusPct === null ? null : `A spoon is a guess: ${said} give or take ${Math.round(plusMinusPct)} %. Weigh it if you can.`);
   };
   const readings = pct === null ? null : percentReadings(pct, dryG, bathMl);

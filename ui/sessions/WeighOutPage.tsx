@@ -246,9 +246,11 @@ function Lacking({ lines }: { lines: readonly ShoppingLine[] }) {
             <span className="quiet small">
               {' '}
               {line.amount === null ? 'needed: unknown' : `needed ${knownText(line.amount, (value) => print.amount(value, line.unit))}`};{' '}
-              {line.have.state === 'unknown'
-                ? 'on the shelf: unknown, count it'
-                : `on the shelf ${figureText(line.have, (value) => print.amount(value, line.unit))}`}
+              {line.otherwise.length > 0
+                ? `on the shelf ${line.otherwise.map((one) => figureText(one.left, (value) => print.amount(value, one.unit))).join(' and ')}, counted otherwise: weigh it`
+                : line.have.state === 'unknown'
+                  ? 'on the shelf: unknown, count it'
+                  : `on the shelf ${figureText(line.have, (value) => print.amount(value, line.unit))}`}
             </span>
           </li>
         ))}

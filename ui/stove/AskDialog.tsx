@@ -10,6 +10,8 @@ import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
 import { shelfOf } from '@/core/shelf/library';
+import { bulkOf } from '@/core/shelf/spoonOf';
+import type { StockLevel } from '@/core/shelf/stock';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
 import { FormSheet } from '../form/FormSheet';
@@ -35,6 +37,8 @@ interface Props {
   /** What was weighed out before, by "step/addition". */
   readonly weighed: ReadonlyMap<string, WeighTick>;
   readonly vessels: readonly Vessel[];
+  /** What is on the shelf: a spoon weighed there is the dyer's own. */
+  readonly stock: readonly StockLevel[];
   readonly onLog: (fact: RunFact, atMs: number) => void;
   readonly onClose: () => void;
 }
@@ -92,10 +96,11 @@ function bathFact(fact: RunFact): BathFact | null {
 }
 
 /** A small form for an act that needs a word or a number. */
-export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose }: Props) {
+export function AskDialog({ asked, plan, state, weighed, vessels, stock, onLog, onClose }: Props) {
   const { ask, step } = asked;
   const print = usePrint();
   const shelf = shelfOf(plan.own);
+  const bulk = (substance: string) => bulkOf(substance, shelf, stock);
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
   // What stands ready on the table is what goes in.
   const ready = addition ? weighed.get(`${step.id}/${addition.id}`)?.amount : null;
@@ -109,7 +114,7 @@ export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose
     atMs: null,
   };
   const whenOf = ({ ago, atMs }: AskValues): number => (ago === 'at' && atMs !== null ? atMs : nowMs() - (Number(ago) || 0) * 60_000);
-  const factOf = (values: AskValues) => askFact(ask, step, values, shelf, print.measures);
+  const factOf = (values: AskValues) => askFact(ask, step, values, shelf, print.measures, bulk);
   return (
     <ConfigProvider theme={stoveTheme}>
       <FormSheet<AskValues>
@@ -129,7 +134,7 @@ export function AskDialog({ asked, plan, state, weighed, vessels, onLog, onClose
         onClose={onClose}
       >
         {(values) => {
-          const reader = askReader(ask, step, values, shelf, print.measures);
+          const reader = askReader(ask, step, values, shelf, print.measures, bulk);
           const fact = factOf(values);
           const felt = bathFact(fact);
           const warnings = felt ? factFindings(plan, step, state.steps, felt) : [];

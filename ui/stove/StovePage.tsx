@@ -13,6 +13,7 @@ import { standingTicks } from '@/core/plan/weighTicks';
 import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
 import { rankFindings } from '@/core/safety/finding';
+import type { StockLevel } from '@/core/shelf/stock';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { whenSent } from '../api/outbox';
@@ -52,6 +53,7 @@ const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp)
 /** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
 const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, ...LOG_PARTS];
 
+const NO_STOCK: readonly StockLevel[] = [];
 const ASK_BY_KEY: Readonly<Record<string, AskFor>> = { r: 'reading', p: 'ph', v: 'volume', a: 'addition', c: 'checked', n: 'note' };
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
@@ -74,6 +76,7 @@ function Stove({ run }: { run: LiveRun }) {
   const now = useNow();
   const connected = useConnected();
   const vessels = useLoaded<Vessel[]>('/vessels');
+  const stock = useLoaded<StockLevel[]>('/stock');
   const weighing = useLoaded<WeighList>(`/sessions/${plan.sessionId}/weigh-out`);
   const weighed = useMemo(() => standingTicks(weighing.state === 'ready' ? weighing.value.ticks : []), [weighing]);
   const [chosen, setChosen] = useState(1);
@@ -293,6 +296,7 @@ function Stove({ run }: { run: LiveRun }) {
       {asked ? (
         <AskDialog
           asked={asked}
+          stock={stock.state === 'ready' ? stock.value : NO_STOCK}
           plan={plan}
           state={view.state}
           weighed={weighed}

@@ -22,6 +22,9 @@ export interface AskValues {
   readonly atMs: number | null;
 }
 
+/** Grams per millilitre of a powder, least and most: by the dyer's own spoon where it was weighed once. */
+export type BulkOf = (substance: string) => readonly [number, number] | null;
+
 export const AGO = ['now', '2', '5', '10', '30', 'at'] as const;
 
 /** Unit of an addition: as planned, else as it is typed. Spoons of a powder whose weight is known are grams. */
@@ -39,7 +42,7 @@ export function additionUnit(step: PlanStep, values: Pick<AskValues, 'what' | 't
 }
 
 /** How the text of this act is read; null where it is plain words. */
-export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures): Reader<unknown> | null {
+export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures, bulkOf: BulkOf): Reader<unknown> | null {
   switch (ask) {
     case 'reading':
       return temperatureReader(measures);
@@ -50,7 +53,7 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
     case 'weigh':
       return massReader(measures);
     case 'addition':
-      return amountReader(additionUnit(step, values, shelf, measures), shelf.assistant(substanceOf(step, values, shelf))?.bulkGPerMl ?? null, measures);
+      return amountReader(additionUnit(step, values, shelf, measures), bulkOf(substanceOf(step, values, shelf)), measures);
     case 'checked':
     case 'note':
     case 'move':
@@ -64,7 +67,7 @@ const substanceOf = (step: PlanStep, { what, other }: Pick<AskValues, 'what' | '
   step.additions.find((a) => a.id === what)?.substance ?? substanceByName(other, shelf);
 
 /** The fact a filled form states. What is missing or cannot be read was pointed out before: it comes through as it is, for the contract to refuse. */
-export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures): RunFact {
+export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures, bulkOf: BulkOf): RunFact {
   const { text, choice, what } = values;
   const { id: stepId } = step;
   switch (ask) {
@@ -80,7 +83,7 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
       const unit = additionUnit(step, values, shelf, measures);
       const substance = substanceOf(step, values, shelf);
       const base = { type: 'addition' as const, stepId, additionId: what === 'other' ? null : what, substance, unit };
-      const read = typedValue(amountReader(unit, shelf.assistant(substance)?.bulkGPerMl ?? null, measures), text);
+      const read = typedValue(amountReader(unit, bulkOf(substance), measures), text);
       if (choice === 'leftOut') return { ...base, amount: measured(0) };
       if (choice === 'unknown' || read === null) return { ...base, amount: UNKNOWN };
       return { ...base, amount: choice === 'estimated' ? asGuessed(read.figure) : read.figure };
