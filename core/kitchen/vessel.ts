@@ -1,5 +1,16 @@
-export const VESSEL_KINDS = ['pot', 'pail', 'jar', 'tray', 'steamer', 'cup', 'table', 'line'] as const;
+export const VESSEL_KINDS = ['pot', 'pail', 'jar', 'tray', 'steamer', 'pressure', 'cup', 'table', 'line'] as const;
 export type VesselKind = (typeof VESSEL_KINDS)[number];
+export const VESSEL_WORD: Readonly<Record<VesselKind, string>> = {
+  pot: 'pot',
+  pail: 'pail',
+  jar: 'jar',
+  tray: 'tray',
+  steamer: 'steamer',
+  pressure: 'pressure cooker',
+  cup: 'cup',
+  table: 'table',
+  line: 'line',
+};
 export const MATERIALS = ['stainless', 'enamel', 'glass', 'ceramic', 'plastic', 'wood', 'aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'] as const;
 export type Material = (typeof MATERIALS)[number];
 

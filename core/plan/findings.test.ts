@@ -147,3 +147,17 @@ test('every message is short enough to be read, and promises nothing', () => {
     expect(finding.text).not.toMatch(/\bsafe(r|ly)?\b|non-?toxic|harmless/i);
   }
 });
+
+describe('looks that are due often while nobody is there', () => {
+  const soaked = (soakMin: number | { least: number; most: number }, startMs: number) =>
+    planned([wool('a', 100)], { chain: [item('m', 'al-acetate', { soakMin })], startMs });
+  const said = (built: Plan) =>
+    of(built, 'm')
+      .filter((finding) => finding.rule === 'looks')
+      .map((finding) => finding.text);
+  test('are said, with when: asleep from half past ten to seven', () =>
+    expect(said(soaked({ least: 600, most: 720 }, SATURDAY_9 + 12 * 3_600_000))).toEqual([
+      'A look is due every 30 min, and nobody is there from Sat 22:30 to Sun 07:00. Move it, or let it go unseen.',
+    ]));
+  test('at home nothing is said', () => expect(said(soaked(90, SATURDAY_9))).toEqual([]));
+});

@@ -20,6 +20,7 @@ export function planFindings(context: Context): Map<string, Finding[]> {
       ...unusedBath(step, i, context),
       ...keptLiquor(step, context),
       ...beyondMethod(step),
+      ...looksUnseen(step, context, print),
       ...checkStep(facts, print),
       ...step.cautions.map((text): Finding => ({ rule: 'method', severity: 'note', text, stepId: step.id })),
     ];
@@ -65,6 +66,22 @@ function keptLiquor(step: Step, { liquors = [], steps }: Context): Finding[] {
     found.push(say('caution', `${liquor.name} reads pH ${printNumber(liquor.ph)}: gloves and goggles; bring it nearer to neutral before goods go in.`));
   return found;
 }
+
+/** A look that is due often, while nobody is there: the plan stands, and it is said. */
+function looksUnseen(step: Step, { away }: Context, print: (ms: number) => string): Finding[] {
+  return step.phases.flatMap((phase, i): Finding[] => {
+    const at = step.phaseTimes[i];
+    if ((phase.kind !== 'soak' && phase.kind !== 'until') || phase.checkEveryMin === null || phase.checkEveryMin > OFTEN_LOOK_MIN || !at) return [];
+    const everyMs = phase.checkEveryMin * 60_000;
+    const gap = away.find((one) => Math.min(one.toMs, at.toMs) - Math.max(one.fromMs, at.fromMs) > everyMs);
+    if (!gap) return [];
+    const text = `A look is due every ${printDuration(phase.checkEveryMin)}, and nobody is there from ${print(gap.fromMs)} to ${print(gap.toMs)}. Move it, or let it go unseen.`;
+    return [{ rule: 'looks', severity: 'caution', stepId: step.id, text }];
+  });
+}
+
+/** A look as often as this is meant to be made; a daily one may wait for the morning. */
+const OFTEN_LOOK_MIN = 60;
 
 /** A dye liquor that no goods ever go into. */
 function unusedBath(step: Step, index: number, { steps, sketches }: Context): Finding[] {

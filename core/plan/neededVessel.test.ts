@@ -35,7 +35,9 @@ describe('how a step on the heat ends', () => {
       ?.phases.at(-1);
   const toDye = [item('ex', 'extract-fresh', { dyestuffId: 'weld' }), item('st', 'strain'), item('dy', 'dyebath')];
   test('a dyebath that nothing follows has its heat switched off and its goods lifted, by an act', () =>
-    expect(ends(toDye, 'dy')).toMatchObject({ kind: 'lift', act: expect.stringContaining('Heat off. Lift the goods') }));
+    expect(ends(toDye, 'dy')).toMatchObject({ kind: 'lift', act: expect.stringContaining('Lift the goods') }));
+  test('under a lid, steam is told of first (R18)', () =>
+    expect(ends(toDye, 'dy')).toMatchObject({ act: expect.stringContaining('Tip the lid away from you') }));
   test('so has one that is followed by a rinse elsewhere', () => expect(ends([...toDye, item('ri', 'rinse')], 'dy')).toMatchObject({ kind: 'lift' }));
   test('a rest in the bath switches off by itself, and the goods stay', () => expect(ends([...toDye, item('re', 'rest-overnight')], 'dy')?.kind).toBe('hold'));
 });

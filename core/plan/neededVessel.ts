@@ -1,5 +1,5 @@
 import { fitVessel, type Load } from '../dose/fit';
-import type { Vessel, VesselKind } from '../kitchen/vessel';
+import { VESSEL_WORD, type Vessel, type VesselKind } from '../kitchen/vessel';
 import type { StepTemplate } from '../method/method';
 import { COMFORTABLE_PCT, HEATED, KINDS } from './suggestVessel';
 
@@ -8,13 +8,14 @@ export const NEEDED = 'needed:';
 /** Sizes that are sold, L. */
 const SIZES = [0.3, 0.5, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100];
 /** Where the load is unknown: what most home dyers have (common practice, no source). */
-const USUAL_L: Readonly<Record<VesselKind, number | null>> = { pot: 8, pail: 10, jar: 2, tray: 6, steamer: 8, cup: 0.3, table: null, line: null };
+const USUAL_L: Readonly<Record<VesselKind, number | null>> = { pot: 8, pail: 10, jar: 2, tray: 6, steamer: 8, pressure: 6, cup: 0.3, table: null, line: null };
 const USUAL_MATERIAL: Readonly<Record<VesselKind, Vessel['material']>> = {
   pot: 'stainless',
   pail: 'plastic',
   jar: 'glass',
   tray: 'stainless',
   steamer: 'stainless',
+  pressure: 'stainless',
   cup: 'ceramic',
   table: 'wood',
   line: 'wood',
@@ -34,7 +35,7 @@ export function neededVessel(template: Pick<StepTemplate, 'where'>, load: Omit<L
   const heated = HEATED.includes(template.where);
   return {
     id: `${NEEDED}${kind}-${litres ?? 0}${heated ? '-heat' : ''}`,
-    name: KIND_NAME[kind],
+    name: capital(VESSEL_WORD[kind]),
     kind,
     litres,
     material: USUAL_MATERIAL[kind],
@@ -47,16 +48,6 @@ export function neededVessel(template: Pick<StepTemplate, 'where'>, load: Omit<L
   };
 }
 
-const KIND_NAME: Readonly<Record<VesselKind, string>> = {
-  pot: 'Pot',
-  pail: 'Pail',
-  jar: 'Jar',
-  tray: 'Tray',
-  steamer: 'Steamer',
-  cup: 'Cup',
-  table: 'Table',
-  line: 'Line',
-};
+const capital = (word: string): string => `${word.charAt(0).toUpperCase()}${word.slice(1)}`;
 /** "pot of 8 L" */
-export const neededText = ({ kind, litres }: Pick<Vessel, 'kind' | 'litres'>): string =>
-  `${KIND_NAME[kind].toLowerCase()}${litres === null ? '' : ` of ${litres} L`}`;
+export const neededText = ({ kind, litres }: Pick<Vessel, 'kind' | 'litres'>): string => `${VESSEL_WORD[kind]}${litres === null ? '' : ` of ${litres} L`}`;

@@ -75,7 +75,9 @@ function closingPhases(sketch: Sketch, later: readonly Sketch[]): Phase[] {
   if (!last || !isHeated(last)) return [];
   const next = later.find((one) => (sketch.lotIds.length > 0 ? one.lotIds.some((id) => sketch.lotIds.includes(id)) : one.bathId === sketch.bathId));
   const staysIn = next !== undefined && next.bathId === sketch.bathId;
-  if (sketch.lotIds.length > 0 && !staysIn) return [{ kind: 'lift', minutes: 5, act: 'Heat off. Lift the goods out, let them drip' }];
+  // Steam stands under a lid for a while after the heat is off (safety handbook R18).
+  const lid = sketch.lid === 'none' ? '' : 'Tip the lid away from you, sleeves down. ';
+  if (sketch.lotIds.length > 0 && !staysIn) return [{ kind: 'lift', minutes: 5, act: `Heat off. ${lid}Lift the goods out, let them drip` }];
   // A rest begins by switching off.
   return next?.kind === 'rest' && staysIn ? [] : [{ kind: 'lift', minutes: 1, act: 'Heat off and unplugged' }];
 }

@@ -17,7 +17,7 @@ import { startC } from './resolvePhases';
 import type { Sketch } from './sketch';
 
 /** Heat on and nobody knows how hot: people-hazards are judged as if it boiled. */
-const UNKNOWN_HOT_C = 100;
+export const UNKNOWN_HOT_C = 100;
 /** Iron counts its contact at this heat and above: safety handbook R3. */
 const IRON_HOT_C = 40;
 
@@ -72,6 +72,10 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
   return {
     stepId: step.id,
     kind: step.kind,
+    words: wordsOf(step),
+    endsHeated: endsHeated(step.phases),
+    pouredBoiling: /\bboiling\b/i.test(wordsOf(step)),
+    stirEveryMin: stirEveryMin(step.phases),
     contents,
     inBath: bath.inBath,
     lastInVessel: bath.lastInVessel,
@@ -166,8 +170,24 @@ export function contentOf(
     reckonedAs: factor === 1 || label?.strengthPct != null ? null : (FORMS[substance]?.[0]?.label ?? null),
     strengthPct: label?.strengthPct ?? null,
     labelMissing: labelMissing(substance, labels, shelf),
+    ...(addition.detail ? { source: addition.detail.source } : {}),
   };
 }
+
+const wordsOf = (step: Pick<Step, 'title' | 'phases'>): string =>
+  [step.title, ...step.phases.flatMap((phase) => ('act' in phase ? [phase.act] : []))].join('. ');
+
+/** The last part of a step that is not the lifting out. */
+const endsHeated = (phases: readonly Phase[]): boolean => {
+  const last = phases.findLast((phase) => phase.kind !== 'lift');
+  return last !== undefined && isHeated(last);
+};
+
+const stirEveryMin = (phases: readonly Phase[]): number | null =>
+  phases.reduce<number | null>(
+    (least, phase) => (phase.kind === 'hold' && phase.stirEveryMin !== null ? Math.min(least ?? phase.stirEveryMin, phase.stirEveryMin) : least),
+    null,
+  );
 
 /** The lowest ceiling of a step’s holds; null without one. */
 const ceilingC = (phases: readonly Phase[]): number | null =>

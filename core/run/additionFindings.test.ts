@@ -1,8 +1,8 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { measured, UNKNOWN } from '../figure';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { STARTER } from '../shelf/library';
-import { bathNow, factFindings, substanceByName } from './additionFindings';
+import { bathNow, factFindings, movingFindings, substanceByName } from './additionFindings';
 import { foldRun, type LoggedAddition } from './fold';
 
 const plan = planned([wool('a', 100)]);
@@ -36,6 +36,23 @@ test('afterwards a stop is advice, and the ordinary is quiet', () => {
   expect(bathNow(plan, mordant, having([logged('bleach', 10, 'mL')])).map((finding) => finding.rule)).toContain('X4');
   expect(bathNow(plan, mordant, having([logged('alum', 10)]))).toEqual([]);
 });
+describe('carrying a pot (R13)', () => {
+  const big = step(planned([wool('a', 400)]), 'dye');
+  const hold = big.phases.findIndex((phase) => phase.kind === 'hold');
+  const own = foldRun([big], [{ type: 'phaseEntered', stepId: big.id, phaseIndex: hold, id: 'e', atMs: 0, recordedAtMs: 0 }]).steps[big.id];
+  const severities = (kg: number, latestC: number | null, state = own) =>
+    movingFindings({ ...big, fit: { filledMl: 12_000, fillPct: 60, totalKg: kg, overMl: 0 } }, state, latestC).map((one) => one.severity);
+  test.each([
+    ['14 kg at 80 °C', 14, 80, ['stop']],
+    ['14 kg at 50 °C', 14, 50, ['caution']],
+    ['12 kg at 80 °C', 12, 80, []],
+    ['14 kg on the heat, read by nobody', 14, null, ['stop']],
+  ])('%s', (_what, kg, c, expected) => expect(severities(kg, c)).toEqual(expected));
+  test('not begun and read by nobody, it is cold as far as anybody knows', () =>
+    expect(severities(14, null, foldRun([big], []).steps[big.id])).toEqual(['caution']));
+  test('of unknown weight nothing is claimed', () => expect(movingFindings({ ...big, fit: null }, own, 80)).toEqual([]));
+});
+
 test('a strip that reads 12.5 on wool is a stop before it is believed, 6.5 is quiet', () => {
   const of = (ph: number) => factFindings(plan, mordant, blank, { ph }).map((finding) => `${finding.rule} ${finding.severity}`);
   expect(of(12.5)).toContain('R10 stopUnlessReason');

@@ -1,9 +1,10 @@
 import { type Figure, knownOf } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
-import { asPutIn, type Context, contentOf, factsOf, type Seen } from '../plan/stepFacts';
+import { asPutIn, type Context, contentOf, factsOf, type Seen, UNKNOWN_HOT_C } from '../plan/stepFacts';
 import { type Finding, isStop, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
+import { liftSaid } from '../safety/rules/work';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import type { StepState } from './fold';
@@ -39,6 +40,16 @@ export type BathFact = { readonly pouring: Pouring } | { readonly ph: number } |
 export function factFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact): Finding[] {
   const before = new Set(bathFindings(plan, step, states, null).map((finding) => finding.text));
   return bathFindings(plan, step, states, fact).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28');
+}
+
+/** Before a pot is carried: how heavy it is, and how hot it was read last; a bath on the heat that nobody read counts as planned. */
+export function movingFindings(step: Pick<PlanStep, 'id' | 'fit' | 'phases'>, own: StepState | undefined, latestC: number | null): Finding[] {
+  if (!step.fit) return [];
+  const heatOn =
+    own?.status === 'running' && own.entered.some((entry) => step.phases[entry.phaseIndex]?.kind === 'raise' || step.phases[entry.phaseIndex]?.kind === 'hold');
+  const hold = step.phases.find((phase) => phase.kind === 'hold');
+  const hotC = latestC ?? own?.typedC.at(-1)?.bathC ?? (heatOn ? (hold?.bandC?.[1] ?? UNKNOWN_HOT_C) : null);
+  return liftSaid(step.fit.totalKg, hotC).map((said): Finding => ({ rule: 'R13', stepId: step.id, ...said }));
 }
 
 /** What to do now about a bath as it really is: a stop afterwards is advice, not a refusal. */

@@ -7,6 +7,10 @@ import type { Content, StepFacts } from './facts';
 export const facts = (more: Partial<StepFacts> = {}): StepFacts => ({
   stepId: 's',
   kind: 'mordant',
+  words: '',
+  endsHeated: false,
+  pouredBoiling: false,
+  stirEveryMin: null,
   contents: [],
   inBath: more.contents ?? [],
   lastInVessel: [],

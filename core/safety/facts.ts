@@ -3,6 +3,7 @@ import type { HeatSource } from '../kitchen/heatSource';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { Lid, StepKind } from '../method/method';
+import type { PlantDetail } from '../plan/plant';
 import type { Window } from '../schedule/diary';
 import type { Assistant } from '../shelf/assistant';
 import type { Dyestuff } from '../shelf/dyestuff';
@@ -24,12 +25,22 @@ export interface Content {
   readonly strengthPct: number | null;
   /** Nobody said which form or strength the label gives, though it matters. */
   readonly labelMissing: boolean;
+  /** How a plant was come by, where somebody said. */
+  readonly source?: PlantDetail['source'] | undefined;
 }
 
 /** All that the rules need of one step, planned or as it really went. */
 export interface StepFacts {
   readonly stepId: string;
   readonly kind: StepKind;
+  /** Its title and acts, as they are read. */
+  readonly words: string;
+  /** The heat is still on as it ends, not counting the lifting out. */
+  readonly endsHeated: boolean;
+  /** What is poured in is boiling. */
+  readonly pouredBoiling: boolean;
+  /** Minutes between stirs on the heat; null where nobody stirs. */
+  readonly stirEveryMin: number | null;
   /** What this step itself puts in. */
   readonly contents: readonly Content[];
   /** All that is in the liquid, from this step and from those before it in the same bath. */

@@ -288,6 +288,43 @@ describe('jars, steam and long heat', () => {
     expect(severity('apart', { lastInVessel: [iron], onGoods: [iron] })).toEqual([]);
     expect(severity('apart', { ironGoodsMixed: true })).toEqual(['caution']);
   });
+  test.each([
+    ['left over night with the heat on', { words: 'Leave it overnight', heated: true, endsHeated: true }, ['stop']],
+    ['the same with the heat off before', { words: 'Leave it overnight', heated: true, endsHeated: false }, []],
+    ['a hold that nobody leaves', { words: 'Dye, weld', heated: true, endsHeated: true }, []],
+  ] as const)('R15 by its words: %s', (_what, more, expected) => expect(severity('R15', more)).toEqual(expected));
+  test.each([
+    ['boiling water into a plain jar', { vessel: vesselWith({ material: 'glass' }), pouredBoiling: true }, ['stop']],
+    ['into a marked one', { vessel: vesselWith({ material: 'glass', heatProof: true }), pouredBoiling: true }, ['caution']],
+    ['into steel', { vessel: vesselWith({ material: 'stainless' }), pouredBoiling: true }, []],
+    ['cold water into a plain jar', { vessel: vesselWith({ material: 'glass' }) }, []],
+  ])('R26: %s', (_what, more, expected) => expect(severity('R26', more)).toEqual(expected));
+  test.each([
+    ['fibre in it', { goodsIn: true }, ['stop']],
+    ['leaves in it', { goodsIn: false, plantIn: true }, ['stop']],
+    ['nothing in it', { goodsIn: false, plantIn: false }, []],
+  ])('X20, a pressure cooker with %s', (_what, more, expected) =>
+    expect(severity('X20', { vessel: vesselWith({ kind: 'pressure' }), ...more })).toEqual(expected),
+  );
+  test.each([
+    ['every 3 min at 80 °C', { stirEveryMin: 3, heated: true, hottestC: 80 }, ['caution']],
+    ['every 5 min', { stirEveryMin: 5, heated: true, hottestC: 80 }, []],
+    ['every 3 min at 60 °C', { stirEveryMin: 3, heated: true, hottestC: 60 }, []],
+    ['rolled up', { stirEveryMin: 3, heated: true, hottestC: 80, still: true }, []],
+    ['cotton', { stirEveryMin: 3, heated: true, hottestC: 80, wool: false }, []],
+  ])('R9, wool stirred: %s', (_what, more, expected) => expect(severity('R9', more)).toEqual(expected));
+  test('X9: rusty nails in vinegar near a hob, or closed', () => {
+    const nails = content('rustyNails', { name: 'rusty nails' });
+    expect(severity('X9', { contents: [nails, content('vinegar')] })).toEqual(['stop']);
+    expect(severity('X9', { contents: [nails, content('vinegar')], heatSource: null })).toEqual([]);
+    expect(severity('X9', { contents: [nails, content('vinegar')], heatSource: null, lid: 'sealed' })).toEqual(['stop']);
+    expect(severity('X9', { contents: [nails] })).toEqual([]);
+  });
+  test('R28: a living lichen is left where it grows; what fell is not', () => {
+    const usnea = (source: 'picked' | 'fallen') => severity('R28', { contents: [content('usnea', { source })] });
+    expect(usnea('picked')).toContain('stop');
+    expect(usnea('fallen')).not.toContain('stop');
+  });
   test('a rest with heat on is a stop', () => expect(severity('R15', { kind: 'rest', heated: true })).toEqual(['stop']));
   test.each([
     [65, false, ['stop']],

@@ -40,6 +40,9 @@ export function DyestuffDetails({ stuff }: { stuff: Dyestuff }) {
   );
 }
 
+/** Stored damp or warm it heats itself (safety handbook X15). */
+const REDUCER_KEPT = 'Kept damp, or above 30 °C, it heats itself up: a dry spoon, its own closed tub, a cool place. Smoke: out, and call the fire service.';
+
 /** One chemical of the shelf, opened: dose, hazards, what it weighs by the spoon, where its leftovers go. */
 export function AssistantDetails({ assistant }: { assistant: Assistant }) {
   const print = usePrint();
@@ -71,6 +74,7 @@ export function AssistantDetails({ assistant }: { assistant: Assistant }) {
     <div className="stack">
       <p>{assistant.inBrief}</p>
       <Facts rows={rows} />
+      {assistant.reacts.includes('reducer') ? <Caution severity="caution" text={print.says(REDUCER_KEPT)} /> : null}
       <p className="quiet small">
         Hazards as on many sheets, {assistant.confidence === 'H' ? 'settled' : assistant.confidence === 'M' ? 'usual' : 'from memory'}. The label and safety
         data sheet of what you hold win.

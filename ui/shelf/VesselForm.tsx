@@ -3,7 +3,7 @@ import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { newVessel, vesselEdit } from '@/contract/schemas';
 import type { Home } from '@/core/kitchen/home';
-import { holdsMany, MATERIAL_SAYS, MATERIALS, type Material, VESSEL_KINDS, type Vessel, type VesselKind } from '@/core/kitchen/vessel';
+import { holdsMany, MATERIAL_SAYS, MATERIALS, type Material, VESSEL_KINDS, VESSEL_WORD, type Vessel, type VesselKind } from '@/core/kitchen/vessel';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';
@@ -82,7 +82,7 @@ export function VesselForm({ vessel, home, place, onClose }: Props) {
           </Form.Item>
           <div className="fields">
             <Form.Item name="kind" label="Kind">
-              <Select options={VESSEL_KINDS.map((value) => ({ value, label: value }))} />
+              <Select options={VESSEL_KINDS.map((value) => ({ value, label: VESSEL_WORD[value] }))} />
             </Form.Item>
             <TypedItem
               name="litresText"

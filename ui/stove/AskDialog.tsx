@@ -5,7 +5,7 @@ import { knownValue, measured, oneOf } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
-import { type BathFact, factFindings } from '@/core/run/additionFindings';
+import { type BathFact, factFindings, movingFindings } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
@@ -34,6 +34,8 @@ interface Props {
   readonly asked: Asked;
   readonly plan: Plan;
   readonly state: RunState;
+  /** What the step's bath was read at last, °C. */
+  readonly latestC: number | null;
   /** What was weighed out before, by "step/addition". */
   readonly weighed: ReadonlyMap<string, WeighTick>;
   readonly vessels: readonly Vessel[];
@@ -96,7 +98,7 @@ function bathFact(fact: RunFact): BathFact | null {
 }
 
 /** A small form for an act that needs a word or a number. */
-export function AskDialog({ asked, plan, state, weighed, vessels, stock, onLog, onClose }: Props) {
+export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock, onLog, onClose }: Props) {
   const { ask, step } = asked;
   const print = usePrint();
   const shelf = shelfOf(plan.own);
@@ -137,7 +139,7 @@ export function AskDialog({ asked, plan, state, weighed, vessels, stock, onLog, 
           const reader = askReader(ask, step, values, shelf, print.measures, bulk);
           const fact = factOf(values);
           const felt = bathFact(fact);
-          const warnings = felt ? factFindings(plan, step, state.steps, felt) : [];
+          const warnings = ask === 'move' ? movingFindings(step, state.steps[step.id], latestC) : felt ? factFindings(plan, step, state.steps, felt) : [];
           return (
             <>
               {ask === 'addition' ? (
@@ -189,7 +191,7 @@ export function AskDialog({ asked, plan, state, weighed, vessels, stock, onLog, 
               ) : null}
               {warnings.length > 0 ? (
                 <div aria-live="polite">
-                  <p className="small">Before you pour it in. If it is in already, log it all the same.</p>
+                  <p className="small">{ask === 'move' ? 'Before you carry it.' : 'Before you pour it in.'} If it is done already, log it all the same.</p>
                   <Findings findings={warnings} />
                 </div>
               ) : null}

@@ -49,6 +49,8 @@ const BathNow = later(() => import('./BathNow').then((module) => module.BathNow)
 const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
 const LastAct = later(() => import('./LastAct').then((module) => module.LastAct));
 const EarlyEnd = later(() => import('./EarlyEnd').then((module) => module.EarlyEnd));
+/** What stands there at the end, and where it may go: before it is poured, not after. */
+const BathsLeft = later(() => import('../record/BathsLeft').then((module) => module.BathsLeft));
 const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
 /** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
 const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, ...LOG_PARTS];
@@ -241,6 +243,7 @@ function Stove({ run }: { run: LiveRun }) {
       ) : (
         <CallStrip view={view} plan={plan} nowMs={now} onAnswer={log} onAsk={setAsked} onFinish={finish} />
       )}
+      {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
       {!finished && unweighed.length > 0 ? (
         <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
           {unweighed.map((lot) => lot.name).join(', ')}: dry weight unknown, so doses are too.
@@ -299,6 +302,7 @@ function Stove({ run }: { run: LiveRun }) {
           stock={stock.state === 'ready' ? stock.value : NO_STOCK}
           plan={plan}
           state={view.state}
+          latestC={view.clocks[asked.step.id]?.latestC?.bathC ?? null}
           weighed={weighed}
           vessels={vessels.state === 'ready' ? vessels.value : plan.vessels}
           onClose={() => setAsked(null)}

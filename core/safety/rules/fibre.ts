@@ -1,9 +1,23 @@
 import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
-import { has, reacts } from '../facts';
-import { caution, clear, note, type Rule, stop, stopUnlessReason } from '../rule';
+import { has, reacts, type StepFacts } from '../facts';
+import { caution, clear, note, type Rule, type Said, stop, stopUnlessReason } from '../rule';
+
+/** Turning the goods over now and then is no agitation; more often than this is. Our estimate. */
+const OFTEN_MIN = 5;
 
 const ALUMS = ['alum', 'ammoniumAlum', 'aluminiumAcetate', 'aluminiumTriformate'];
+
+function jumped({ wool, comeFromC, startC, coolFirstMin }: StepFacts): readonly Said[] {
+  if (wool && coolFirstMin > 0) return note(`Let the goods cool about ${coolFirstMin} min in the air first: a sudden change can felt wool.`);
+  if (!wool || comeFromC === null || !above(Math.abs(comeFromC - startC), 15)) return clear;
+  return caution(`A ${Math.round(Math.abs(comeFromC - startC))} °C jump can felt wool. Let it cool, or match the rinse temperature.`);
+}
+
+const stirredOften = ({ wool, goodsIn, heated, hottestC, stirEveryMin, still }: StepFacts): readonly Said[] =>
+  wool && goodsIn && heated && !still && stirEveryMin !== null && !atLeast(stirEveryMin, OFTEN_MIN) && above(hottestC ?? 100, 60)
+    ? caution(`Stirred every ${printNumber(stirEveryMin)} min above 60 °C, wool can felt. Move it seldom and gently.`)
+    : clear;
 
 /** Rules on what harms the fibre: safety handbook section 6, R7-R11, X4. Wool here means wool and other animal hair. */
 export const FIBRE_RULES: readonly Rule[] = [
@@ -28,15 +42,7 @@ export const FIBRE_RULES: readonly Rule[] = [
       return above(rateCPerMin, 1.5) ? caution(text) : note(text);
     },
   },
-  {
-    id: 'R9',
-    about: 'wool from a hot bath into a cold one',
-    check: ({ wool, comeFromC, startC, coolFirstMin }) => {
-      if (wool && coolFirstMin > 0) return note(`Let the goods cool about ${coolFirstMin} min in the air first: a sudden change can felt wool.`);
-      if (!wool || comeFromC === null || !above(Math.abs(comeFromC - startC), 15)) return clear;
-      return caution(`A ${Math.round(Math.abs(comeFromC - startC))} °C jump can felt wool. Let it cool, or match the rinse temperature.`);
-    },
-  },
+  { id: 'R9', about: 'wool that changes baths hot, or is stirred often in one', check: (facts) => [...jumped(facts), ...stirredOften(facts)] },
   {
     id: 'R10',
     about: 'alkali on wool and silk',

@@ -78,6 +78,8 @@ const across = (id: string, about: string, a: Family, b: Family, say: (meeting: 
   },
 });
 
+/** Scrap metal for iron liquor: somebody's own substance, by its name. */
+const SCRAP = /\b(rust\w*|scrap|nails?|iron (wool|filings|scraps?)|steel wool)\b/i;
 /** Nothing of the starter shelf; somebody's own substance may be. */
 const URINE = /\b(urine|manure|dung)\b/i;
 
@@ -142,6 +144,12 @@ export const TOGETHER_RULES: readonly Rule[] = [
     'closed and making gas, or closed and warm',
     (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || (atLeast(f.wetMin, 1440) && f.plantIn) || has(f, 'ironLiquor')),
     () => stop('A closed jar can burst here. Loosen the lid or use a vented one, headspace at least 10 %.'),
+  ),
+  pair(
+    'X9',
+    'iron scraps in acid',
+    (f) => reacts(f, 'acid') && f.contents.some(({ name }) => SCRAP.test(name)) && (f.lid === 'sealed' || f.heated || f.heatSource !== null),
+    () => stop('Iron in acid frees hydrogen, and pressure. A loose lid, and away from every flame and hob.'),
   ),
   pair(
     'X18',

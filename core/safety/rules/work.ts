@@ -6,6 +6,9 @@ import { caution, clear, note, type Rule, type Said, stop } from '../rule';
 
 /** Rules on pots, heat, steam, soaks, places and plants: safety handbook sections 4 and 6 (R12-R18, R26-R29, P7-P14). */
 
+/** Words that say a bath is left to itself. */
+const LEFT_ALONE = /\bover ?night\b|\bleave it\b|\bleft alone\b/i;
+
 /** Points that foam takes on top. */
 const FOAM_PCT = 10;
 /** Below this a bath hardly covers the bottom of its pot: our estimate. */
@@ -86,8 +89,10 @@ function shared(facts: StepFacts): readonly Said[] {
 }
 
 function plants({ contents }: StepFacts): readonly Said[] {
-  return contents.flatMap(({ dyestuff, name }) => {
+  return contents.flatMap(({ dyestuff, name, source }) => {
     if (!dyestuff) return [];
+    if (dyestuff.chemistry === 'lichen' && source === 'picked')
+      return stop(`${name}: a living lichen grows a millimetre a year. Leave it; take only what wind and snow brought down.`);
     const row = dyestuff.plantRow ? plantRow(dyestuff.plantRow) : plantRowsFor(`${name} ${dyestuff.part}`)[0];
     if (!row) return [];
     const text = `${name}: ${row.trouble}. ${row.say}`;
@@ -143,8 +148,11 @@ export const WORK_RULES: readonly Rule[] = [
   {
     id: 'R15',
     about: 'a rest with the heat on',
-    check: ({ kind, heated }) =>
-      kind === 'rest' && heated ? stop('Resting overnight means heat off and unplugged. Confirm the switch before you leave.') : clear,
+    // By its kind, or by its own words: heat that stays on over night or while it is left is no rest.
+    check: ({ kind, heated, words, endsHeated }) =>
+      (kind === 'rest' && heated) || (endsHeated && LEFT_ALONE.test(words))
+        ? stop('Resting overnight means heat off and unplugged. Confirm the switch before you leave.')
+        : clear,
   },
   {
     id: 'R16',
@@ -173,8 +181,8 @@ export const WORK_RULES: readonly Rule[] = [
   {
     id: 'R26',
     about: 'sudden heat on glass',
-    check: ({ vessel, startC, heated, hottestC }) =>
-      vessel ? glassSaid(vessel.material, vessel.heatProof, Math.max(startC, heated ? (hottestC ?? 100) : startC) - 20) : clear,
+    check: ({ vessel, startC, heated, hottestC, pouredBoiling }) =>
+      vessel ? glassSaid(vessel.material, vessel.heatProof, Math.max(startC, pouredBoiling ? 100 : startC, heated ? (hottestC ?? 100) : startC) - 20) : clear,
   },
   {
     id: 'R27',
@@ -191,6 +199,14 @@ export const WORK_RULES: readonly Rule[] = [
       }
       return heatSource.kind === 'oven' && kind !== 'dry' ? stop(`${heatSource.name} is not for this step: dry heat scorches and hides a boil-over.`) : clear;
     },
+  },
+  {
+    id: 'X20',
+    about: 'pressure cookers',
+    check: ({ vessel, goodsIn, plantIn, contents }) =>
+      vessel?.kind === 'pressure' && (goodsIn || plantIn || contents.length > 0)
+        ? stop(`${vessel.name} is a pressure cooker: fibre and leaves block its vent. Use an open-vented steamer or a pot.`)
+        : clear,
   },
   { id: 'R28', about: 'plants that hurt', check: plants },
   {
