@@ -48,4 +48,5 @@ test.each([
   [UNKNOWN, 'unknown'],
 ])('%j reads %s', (figure, text) => expect(figureText(figure, printMass)).toBe(text));
 test('ends that print alike are printed once', () => expect(knownText({ least: 1, most: 1.001 }, printMass)).toBe('1 g'));
+test('the unit of a ratio stands once', () => expect(knownText({ least: 0.333, most: 0.667 }, (n) => `${n} : 1`)).toBe('0.333–0.667 : 1'));
 test('times', () => expect(timesKnown({ least: 2, most: null }, 3)).toEqual({ least: 6, most: null }));

@@ -88,7 +88,7 @@ export function figureText(figure: Figure, print: (value: number) => string): st
 /** The unit once, where both ends have the same: "100–200 g", but "900 g – 1.2 kg". */
 function rangeText(low: string, high: string): string {
   if (low === high) return low;
-  const unitOf = (text: string): string => /[^\d]*$/.exec(text)?.[0] ?? '';
+  const unitOf = (text: string): string => / : 1$|[^\d]*$/.exec(text)?.[0] ?? '';
   const unit = unitOf(low);
   return unit === unitOf(high) ? `${low.slice(0, low.length - unit.length)}–${high}` : `${low} – ${high}`;
 }

@@ -5,15 +5,22 @@ import { type AmountUnit, printAmount } from '../measure/print';
 const SLACK = 0.02;
 
 /**
- * What was used against what was planned, in words; null when it went as planned or nobody can say. A range that was planned
- * holds all that lies in it, and what was logged as a range differs only where all of it does.
+ * How much more, or less (below 0), was used than planned; 0 when it went as planned, null when nobody can say. A range that
+ * was planned holds all that lies in it, and what was logged as a range differs only where all of it does.
  */
-export function amountDifference(name: string, planned: Known, actual: Known, unit: AmountUnit, logged: boolean): string | null {
-  if (planned === null || actual === null) return logged || planned === null ? null : `No ${name} logged`;
+export function amountOff(planned: Known, actual: Known): number | null {
+  if (planned === null || actual === null) return null;
   const slack = (edge: number): number => edge * SLACK + 1e-9;
   const [least, most] = [leastOf(planned) ?? 0, mostOf(planned) ?? Number.POSITIVE_INFINITY];
   const more = (leastOf(actual) ?? 0) - most;
   const less = least - (mostOf(actual) ?? Number.POSITIVE_INFINITY);
-  if (more > slack(most)) return `${printAmount(more, unit)} more ${name} than planned`;
-  return less > slack(least) ? `${printAmount(less, unit)} less ${name} than planned` : null;
+  if (more > slack(most)) return more;
+  return less > slack(least) ? -less : 0;
+}
+
+/** What was used against what was planned, in words; null when it went as planned or nobody can say. */
+export function amountDifference(name: string, planned: Known, actual: Known, unit: AmountUnit, logged: boolean): string | null {
+  const off = amountOff(planned, actual);
+  if (off === null) return logged || planned === null ? null : `No ${name} logged`;
+  return off === 0 ? null : `${printAmount(Math.abs(off), unit)} ${off > 0 ? 'more' : 'less'} ${name} than planned`;
 }

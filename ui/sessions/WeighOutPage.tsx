@@ -11,7 +11,7 @@ import { printNumber } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { WeighLine } from '@/core/plan/weighOut';
 import { standingTicks, type WeighTick } from '@/core/plan/weighTicks';
-import { amountDifference } from '@/core/run/amountDifference';
+import { amountOff } from '@/core/run/amountDifference';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { WEAR_WORD, type Wear } from '@/core/shelf/assistant';
 import { type ShoppingLine, type StockLevel, serves } from '@/core/shelf/stock';
@@ -133,7 +133,7 @@ function Line({ line, tick, places, onTick }: LineProps) {
   const [text, setText] = useState<string | null>(null);
   const read = amountReader(line.unit, null, print.measures);
   const weighed = tick?.amount ? knownOf(tick.amount) : null;
-  const difference = amountDifference(line.name, line.planned, weighed, line.unit, true);
+  const off = amountOff(line.planned, weighed);
   const amountText = (known: Known) => (known === null ? 'unknown' : knownText(known, (value) => print.amount(value, line.unit)));
   const other = () => {
     if (text === null) return;
@@ -169,7 +169,7 @@ function Line({ line, tick, places, onTick }: LineProps) {
         {tick?.amount ? (
           <span className="small">
             weighed {amountText(weighed)}
-            {difference === null ? '' : ` (${print.says(difference)})`}
+            {off ? ` (${off > 0 ? '+' : '−'}${print.amount(Math.abs(off), line.unit)})` : ''}
           </span>
         ) : text === null ? (
           <Button type="link" size="small" className="no-print" onClick={() => setText('')}>

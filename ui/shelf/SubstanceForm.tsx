@@ -103,7 +103,7 @@ function PlantForm({ onClose }: { onClose: () => void }) {
             <Form.Item name="part" label="Part">
               <Input maxLength={80} placeholder="leaf, bark, root" />
             </Form.Item>
-            <Form.Item name="botanical" label="Botanical name">
+            <Form.Item name="botanical" label="Botanical">
               <Input maxLength={80} placeholder="not looked up" />
             </Form.Item>
             <Form.Item name="chemistry" label="Chemistry">
