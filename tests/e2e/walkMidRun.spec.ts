@@ -1,0 +1,91 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { type BuiltServer, startBuilt } from './builtServer';
+import { expect, test } from './hands';
+import { addLot, addPast, card, chooseWay, passStep } from './steps';
+
+/** A usual kitchen in one tap; three skeins, and the one that stays pale. */
+
+const PORT = 4192;
+const BASE = `http://127.0.0.1:${PORT}`;
+let server: BuiltServer;
+const data = mkdtempSync(path.join(tmpdir(), 'hyndle-walk8-'));
+
+test.beforeAll(async () => {
+  server = await startBuilt(PORT, data);
+});
+test.afterAll(async () => {
+  server.process.kill('SIGTERM');
+  await server.gone;
+  rmSync(data, { recursive: true, force: true, maxRetries: 5 });
+});
+test.use({ storageState: { cookies: [], origins: [{ origin: BASE, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] } });
+
+test('the pale skein: asked about alone, mordanted in mid-run in two taps, all go back for the rest', async ({ page }) => {
+  await page.goto(`${BASE}/shelf?tab=vessels`);
+  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
+  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+  for (const name of ['Skein A', 'Skein B', 'Skein C']) await addLot(page, BASE, name, '50 g');
+  for (const [name, certainty] of [
+    ['Skein A', 'known'],
+    ['Skein B', 'known'],
+    ['Skein C', 'believed'],
+  ] as const) {
+    await page.goto(`${BASE}/fibre`);
+    await addPast(page, name, certainty, 'alum');
+  }
+
+  // Planned: only the one of which it is only believed is asked about.
+  await page.goto(`${BASE}/sessions/new`);
+  for (const name of ['Skein A', 'Skein B', 'Skein C']) await page.getByRole('checkbox', { name, exact: false }).first().check();
+  await chooseWay(page, 'mordanted', 'Dye what is mordanted, or over a colour');
+  const extract = page.locator('#item-c2');
+  await extract
+    .getByRole('button', { name: /Extract/ })
+    .first()
+    .click();
+  await extract.getByLabel('Dyestuff').click();
+  await page.keyboard.type('weld');
+  await page.locator('.ant-select-dropdown:visible').getByTitle('weld (tops)').click();
+  await expect(page.getByRole('region', { name: 'Skein C: is it mordanted?' })).toBeVisible();
+  await expect(page.getByRole('region', { name: /Skein [AB]: is it mordanted/ })).toHaveCount(0);
+  await page.getByRole('region', { name: 'Skein C: is it mordanted?' }).getByRole('button', { name: 'Go on, it may be pale', exact: true }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Three skeins');
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+
+  // At the stove: what comes before is passed, the bath is held for ten minutes, and C is pale.
+  for (const name of ['Wet out', 'Extract, weld', 'Strain']) await passStep(page, name);
+  await page.getByRole('region', { name: 'Ready: Dye, weld' }).getByRole('button', { name: 'Begin' }).click();
+  const dye = card(page, 'Dye, weld');
+  await dye.getByRole('button', { name: /^Heat on/ }).click();
+  await dye.getByRole('button', { name: /^Start hold/ }).click();
+  await dye.getByRole('button', { name: /More acts/ }).click();
+  await page.getByRole('button', { name: 'Skein C stays pale: mordant it, then all back' }).click();
+
+  // A new version with its reason: C alone into 5 g of alum, then all three back for the rest of the hold.
+  await expect(page.locator('.log')).toContainText(/plan 2: Skein C stays pale after .*: mordanted in mid-run/);
+  await expect(page.locator('.log')).toContainText('looked: Skein C stays pale');
+  const ready = page.getByRole('region', { name: /^Ready: Mordant/ });
+  await expect(ready).toBeVisible();
+  await ready.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('button', { name: 'Added potash alum' }).first()).toBeVisible();
+  await card(page, 'Mordant')
+    .getByRole('button', { name: /Added potash alum/ })
+    .click();
+  await expect(page.getByRole('dialog').getByLabel(/How much/)).toHaveValue('5 g');
+  await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+
+  // The rest can be changed too; what has begun cannot.
+  await page.getByRole('link', { name: 'Change the rest' }).click();
+  await expect(page.getByText('It runs. What has begun stays as it is')).toBeVisible();
+  const wet = page.locator('#item-c1');
+  await wet
+    .getByRole('button', { name: /Wet out/ })
+    .first()
+    .click();
+  await wet.getByRole('button', { name: 'Leave out' }).click();
+  await expect(page.getByText('Wet out has begun: it cannot be left out').first()).toBeVisible();
+});
