@@ -49,6 +49,12 @@ export function fixedSteps(
   return fixed;
 }
 
+/** The items of the chain of which some step has begun. */
+export function begunItems(plan: Pick<Plan, 'steps' | 'draft'>, state: Pick<RunState, 'steps'>): ReadonlySet<string> {
+  const begun = plan.steps.filter((step) => state.steps[step.id]?.status !== 'waiting');
+  return new Set(plan.draft.chain.filter((item) => begun.some((step) => step.id.startsWith(`${item.id}-`))).map((item) => item.id));
+}
+
 /** The draft with which the rest is planned: steps in the vessels they are in, pins that are still to come. */
 export const draftFromNow = (draft: Draft, plan: Plan, state: RunState, nowMs: number): Draft => ({
   ...draft,
@@ -65,7 +71,8 @@ const begunVessels = (plan: Plan, state: RunState): Record<string, string> =>
  */
 export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonly at: string; readonly message: string }[] {
   const begun = plan.steps.filter((step) => state.steps[step.id]?.status !== 'waiting');
-  const items = plan.draft.chain.filter((item) => begun.some((step) => step.id.startsWith(`${item.id}-`)));
+  const own = begunItems(plan, state);
+  const items = plan.draft.chain.filter((item) => own.has(item.id));
   const faults: { at: string; message: string }[] = [];
   for (const item of items) {
     const now = next.chain.find((one) => one.id === item.id);

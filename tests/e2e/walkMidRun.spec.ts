@@ -86,6 +86,10 @@ test('the pale skein: asked about alone, mordanted in mid-run in two taps, all g
     .getByRole('button', { name: /Wet out/ })
     .first()
     .click();
-  await wet.getByRole('button', { name: 'Leave out' }).click();
-  await expect(page.getByText('Wet out has begun: it cannot be left out').first()).toBeVisible();
+  await expect(wet).toContainText('It has begun and stays as it was planned');
+  await expect(wet.getByRole('button', { name: 'Leave out' })).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'Rinse: Skein A' }).click();
+  await page.getByLabel('Why the plan changes').fill('only A is rinsed today');
+  await page.getByRole('button', { name: 'Keep as plan 3' }).click();
+  await expect(page.locator('.log')).toContainText('plan 3: only A is rinsed today');
 });

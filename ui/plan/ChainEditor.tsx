@@ -26,6 +26,8 @@ interface Props {
   readonly onDraft: (draft: Draft) => void;
   readonly plan: Plan | null;
   readonly problems: readonly PlanProblem[];
+  /** Items that have begun in a run: they stay as they were planned. */
+  readonly locked: ReadonlySet<string>;
 }
 
 /** Methods by stage in working order, for a list to choose from. */
@@ -128,6 +130,11 @@ interface ItemProps extends Props {
 }
 
 function Item(props: ItemProps) {
+  if (props.locked.has(props.item.id)) return <p className="quiet">It has begun and stays as it was planned. What really happens is logged at the stove.</p>;
+  return <OpenItem {...props} />;
+}
+
+function OpenItem(props: ItemProps) {
   const { item, place, draft, onDraft, plan, problems, room, percentMeans, onPercentMeans } = props;
   const { book, vessels } = room;
   const lots = room.lots.filter((lot) => draft.lotIds.includes(lot.id));
@@ -135,7 +142,7 @@ function Item(props: ItemProps) {
   const change = (part: Partial<ChainItem>) => onDraft(changedItem(draft, item.id, part));
   const acts = (
     <div className="line line-tight">
-      <Button size="small" disabled={place === 0} onClick={() => onDraft(movedItem(draft, item.id, -1))}>
+      <Button size="small" disabled={place === 0 || props.locked.has(draft.chain[place - 1]?.id ?? '')} onClick={() => onDraft(movedItem(draft, item.id, -1))}>
         Earlier
       </Button>
       <Button size="small" disabled={place === draft.chain.length - 1} onClick={() => onDraft(movedItem(draft, item.id, 1))}>

@@ -1,8 +1,9 @@
 'use client';
 import { Input } from 'antd';
-import { type ReactNode, useId } from 'react';
+import { type ReactNode, useId, useMemo } from 'react';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
+import { begunItems } from '@/core/run/theRest';
 import { isStop, rankFindings } from '@/core/safety/finding';
 import type { Begun } from '@/workers/plan.worker';
 import { Field } from '../form/Field';
@@ -42,10 +43,13 @@ interface Props {
   readonly keep: (plan: Plan | null) => ReactNode;
 }
 
+const NOTHING: ReadonlySet<string> = new Set();
+
 /** A draft on the left, the plan it makes on the right, worked out anew after every change. */
 export function PlanEditor({ room, draft, onDraft, first, begun = null, title, notices, keep }: Props) {
   const { lots } = room;
   const { built, lastPlan } = usePlanning(draft, room.kitchen, first, begun);
+  const locked = useMemo(() => (begun ? begunItems(begun.plan, begun.state) : NOTHING), [begun]);
   const startId = useId();
   const shown = built.plan ?? lastPlan;
   const general = built.problems.filter((problem) => itemOfProblem(problem.at, draft) === null);
@@ -85,7 +89,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
           <Panel title="Fibre">
             <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft(withLots(draft, lotIds))} />
           </Panel>
-          <ChainEditor room={room} draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} />
+          <ChainEditor room={room} draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} locked={locked} />
         </form>
         <div className="stack sticky">
           <Problems problems={general} />
@@ -94,7 +98,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
               <PlanTotals plan={shown} />
               {draft.lotIds.length > 1 ? (
                 <Panel title="Who gets what">
-                  <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} />
+                  <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} locked={locked} />
                 </Panel>
               ) : null}
               {built.plan ? null : <Notice>This is the plan before your last change. Mend what is marked and it is worked out again.</Notice>}

@@ -6,20 +6,22 @@ import type { ChainItem, Draft } from '@/core/plan/draft';
 import { StitchPatch } from '../theme/stitches';
 import { eachInItsOwn, lotsOf, lotTapped } from './draft';
 
-const STEP_PX = 190;
-const ALL_PX = 56;
-const LOT_PX = 104;
+const STEP_PX = 176;
+const ALL_PX = 48;
+const LOT_PX = 96;
 const EACH_PX = 112;
 
 interface Props {
   readonly draft: Draft;
   readonly onDraft: (draft: Draft) => void;
   readonly lots: readonly Pick<Lot, 'id' | 'name'>[];
+  /** Items that have begun: who was in them is history. */
+  readonly locked: ReadonlySet<string>;
   readonly methods: { find(id: string, version?: number | null): Method | undefined };
 }
 
 /** Lots beside steps: who gets what, at a tap. A step is for everybody until a lot is tapped; then it is that lot's alone, and others join it. */
-export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
+export function WhoGetsWhat({ draft, onDraft, lots, methods, locked }: Props) {
   const chosen = lots.filter((lot) => draft.lotIds.includes(lot.id));
   if (chosen.length < 2) return null;
   const nameOf = (item: ChainItem) => methods.find(item.methodId, item.methodVersion)?.name ?? 'A method that is not here';
@@ -50,7 +52,13 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
           width: ALL_PX,
           align: 'center',
           render: (_, item) => (
-            <Checkbox aria-label={`${nameOf(item)}: all lots`} checked={!item.lotIds} onChange={() => onDraft(lotTapped(draft, item.id, null))} />
+            <Checkbox
+              aria-label={`${nameOf(item)}: all lots`}
+              checked={!item.lotIds}
+              disabled={locked.has(item.id)}
+              disabled={locked.has(item.id)}
+              onChange={() => onDraft(lotTapped(draft, item.id, null))}
+            />
           ),
         },
         ...chosen.map((lot) => ({
@@ -60,7 +68,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
           align: 'center' as const,
           render: (_: unknown, item: ChainItem) => (
             <Checkbox
-              className={item.lotIds ? '' : 'quiet'}
+              disabled={locked.has(item.id)}
               aria-label={`${nameOf(item)}: ${lot.name}`}
               checked={lotsOf(item, draft).includes(lot.id)}
               onChange={() => onDraft(lotTapped(draft, item.id, lot.id))}
@@ -72,7 +80,7 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods }: Props) {
           key: 'each',
           width: EACH_PX,
           render: (_, item) =>
-            lotsOf(item, draft).length < 2 ? null : (
+            lotsOf(item, draft).length < 2 || locked.has(item.id) ? null : (
               <Button type="link" size="small" aria-label={`${nameOf(item)}: each lot in its own vessel`} onClick={() => onDraft(eachInItsOwn(draft, item.id))}>
                 each its own
               </Button>
