@@ -40,6 +40,7 @@ export const treatment = treatmentInput
     id: text,
     part: text.nullable().optional(),
     lotId: text.optional(),
+    how: z.object({ methodId: text.optional(), preparation: text.optional(), draw: z.int().optional(), place: text.optional(), inMin: number.optional() }).optional(),
     from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),
   })
   .meta({ id: 'Treatment' });

@@ -139,6 +139,13 @@ describe('the pale skein', () => {
       (await t.ask<LotView>('getLot', `/lots/${id}`)).passport.treatments.filter((one) => one.kind === 'dye').map((one) => one.note);
     expect((await notes('b')).join()).toContain('lifted alone: 30 min in');
     expect((await notes('a')).join()).not.toContain('alone');
+    const hows = (await t.ask<LotView>('getLot', '/lots/a')).passport.treatments
+      .filter((one) => one.kind === 'dye')
+      .map((one) => [one.how?.draw, one.how?.inMin]);
+    expect(hows).toEqual([
+      [1, 12],
+      [2, 45],
+    ]);
     expect((await t.ask<LotView>('getLot', '/lots/c')).passport.state.mordant).toBe('known');
   });
   test('a lot of another session is refused', async () =>

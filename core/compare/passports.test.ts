@@ -50,6 +50,37 @@ describe('two lots side by side', () => {
     expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full(sour('dip: 12 min, pH 4.5')))).toEqual(['modifier']);
     expect(verdicts(full(sour('dip: 5 min, pH 4.5')), full(sour('dip: 5 min, pH 4.5')))).toEqual([]);
   });
+  describe('how it was dyed counts beside what with', () => {
+    const dyed = (substance: string, how: Treatment['how'], run = 'r') =>
+      lot([treat('known', 10), treat('known', 1000, { id: 'dye', kind: 'dye', substance, atMs: 5, from: { run, stepId: 'd' }, how })]);
+    test('T80: uncrushed butternut against crushed walnut is species and preparation', () => {
+      const compared = compareLots(dyed('butternut', { preparation: 'whole' }), dyed('black walnut', { preparation: 'crushed' }));
+      expect(verdicts(dyed('butternut', { preparation: 'whole' }), dyed('black walnut', { preparation: 'crushed' }))).toEqual(['dye', 'preparation']);
+      expect(compared.says).toContain('cannot be put down to any one');
+    });
+    test('T79: a first brew with acid for 200 g against a second without for 100 g are three', () => {
+      const acid = treat('known', null, { id: 'm', kind: 'modifier', substance: 'vinegar', atMs: 7, note: 'acid: 5 min, pH 4.5' });
+      const first = lot([
+        treat('known', 10),
+        treat('known', 500, { id: 'dye', kind: 'dye', substance: 'tea', atMs: 5, from: { run: 'r', stepId: 'd1' }, how: { draw: 1 } }),
+        acid,
+      ]);
+      const second = lot([
+        treat('known', 10),
+        treat('known', 1000, { id: 'dye', kind: 'dye', substance: 'tea', atMs: 5, from: { run: 'r', stepId: 'd1' }, how: { draw: 2 } }),
+      ]);
+      expect(verdicts(first, second)).toEqual(['dye', 'modifier', 'which use of the bath']);
+    });
+    test.each<[string, Treatment['how'], Treatment['how'], string[]]>([
+      ['a minute more is the same hand', { inMin: 60 }, { inMin: 61 }, []],
+      ['a quarter of an hour is not', { inMin: 60 }, { inMin: 45 }, ['in the bath']],
+      ['another jar', { place: 'jar on the sill' }, { place: 'jar in the shed' }, ['place']],
+    ])('%s', (_what, a, b, expected) => expect(verdicts(dyed('weld', a), dyed('weld', b))).toEqual(expected));
+    test('said of one and not of the other, nobody can tell', () =>
+      expect(compareLots(dyed('weld', { preparation: 'chopped' }), dyed('weld', {})).factors.find((one) => one.what === 'preparation')?.verdict).toBe(
+        'cannotTell',
+      ));
+  });
   test('999 g and 1000 g of leaf on 100 g are the same hand, 800 g are not', () => {
     const leaf = (pct: number) =>
       lot([treat('known', 10), treat('known', pct, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r', stepId: 'd' } })]);

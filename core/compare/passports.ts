@@ -1,6 +1,7 @@
 import type { Lot } from '../fibre/lot';
 import { type Certainty, type Passport, QUESTIONS, shareText, type Treatment, type TreatmentKind } from '../fibre/passport';
 import { knownValue } from '../figure';
+import { printDuration } from '../measure/print';
 
 /** One factor of two lots side by side. What is only believed can never be called the same, nor different. */
 export interface Factor {
@@ -36,6 +37,7 @@ export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form' | '
     ...QUESTIONS.map((question) => treatmentFactor(question, a.passport, b.passport)),
     ...OTHERS.flatMap((kind) => otherFactor(kind, a.passport, b.passport)),
     ...bathFactor(a.passport, b.passport),
+    ...howFactors(a.passport, b.passport),
     ...orderFactor(a.passport, b.passport),
     ...gapFactor(a.passport, b.passport),
   ];
@@ -121,6 +123,35 @@ function bathFactor(a: Passport, b: Passport): Factor[] {
   const same = x.length === y.length && x.every((one, i) => y[i] !== undefined && sameBath(one, y[i]));
   return [{ what: 'dyebath', a: first.note || 'its own', b: same ? 'the same' : second.note || 'its own', verdict: same ? 'same' : 'differs' }];
 }
+
+/** Minutes this close to each other are the same hand. */
+const SAME_MIN = 2;
+
+/** How the dyeing was done, beside what with: preparation, which use of the bath, where, how long. A row as soon as one of the two says. */
+function howFactors(a: Passport, b: Passport): Factor[] {
+  const [x, y] = [dyes(a), dyes(b)];
+  const rows: Factor[] = [];
+  const row = (what: string, of: (treatment: Treatment) => string | undefined) => {
+    const said = (all: readonly Treatment[]) => [...new Set(all.flatMap((one) => of(one) ?? []))].join(', ');
+    const [left, right] = [said(x), said(y)];
+    if (left !== '' || right !== '') rows.push(plain(what, left || null, right || null));
+  };
+  row('preparation', (one) => one.how?.preparation);
+  row('which use of the bath', (one) => (one.how?.draw === undefined ? undefined : ordinal(one.how.draw)));
+  row('place', (one) => one.how?.place);
+  const minutes = (all: readonly Treatment[]) => [...new Map(all.map((one) => [stepOf(one), one.how?.inMin])).values()];
+  const [inA, inB] = [minutes(x), minutes(y)];
+  if (inA.some((min) => min !== undefined) || inB.some((min) => min !== undefined)) {
+    const text = (all: readonly (number | undefined)[]) => all.map((min) => (min === undefined ? 'unknown' : printDuration(min))).join(', then ') || 'unknown';
+    const unknown = [...inA, ...inB].some((min) => min === undefined);
+    const same = inA.length === inB.length && inA.every((min, i) => Math.abs((min ?? 0) - (inB[i] ?? 0)) <= SAME_MIN);
+    rows.push({ what: 'in the bath', a: text(inA), b: text(inB), verdict: unknown ? 'cannotTell' : same ? 'same' : 'differs' });
+  }
+  return rows;
+}
+
+const stepOf = ({ from, id }: Treatment): string => ('run' in from ? `${from.run}/${from.stepId}` : id);
+const ordinal = (n: number): string => (n === 1 ? 'first' : n === 2 ? 'second' : n === 3 ? 'third' : `${n}th`);
 
 /** In which order the known treatments came. */
 function orderFactor(a: Passport, b: Passport): Factor[] {

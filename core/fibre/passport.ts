@@ -11,6 +11,20 @@ export type StepTreatment = TreatmentKind | 'notScoured' | 'noMordant';
 export const CERTAINTIES = ['known', 'believed', 'unknown', 'noneOnPurpose'] as const;
 export type Certainty = (typeof CERTAINTIES)[number];
 
+/** Circumstances of a treatment. What nobody said or saw is left out. */
+export interface How {
+  /** The method it was done by. */
+  readonly methodId?: string | undefined;
+  /** Form, preparation, source and season of a plant: "dried, crushed". */
+  readonly preparation?: string | undefined;
+  /** Which use of its dyebath it was, from 1. */
+  readonly draw?: number | undefined;
+  /** The vessel it was done in. */
+  readonly place?: string | undefined;
+  /** Minutes in contact. */
+  readonly inMin?: number | undefined;
+}
+
 export interface Treatment {
   readonly id: string;
   readonly kind: TreatmentKind;
@@ -24,6 +38,8 @@ export interface Treatment {
   /** The part of the lot it was done to ("tips"); null or missing: all of it. */
   readonly part?: string | null;
   readonly from: { readonly run: string; readonly stepId: string } | { readonly hand: true };
+  /** How it was done, as far as a run saw or somebody said: it counts in a comparison. */
+  readonly how?: How | undefined;
   /** The lot it was done to, when this one was split from it or joined of it. */
   readonly lotId?: string;
 }

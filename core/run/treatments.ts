@@ -1,6 +1,6 @@
 import { bathIdAt } from '../bath/bath';
 import { wofPctOf } from '../dose/dose';
-import type { Certainty, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
+import type { Certainty, How, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
 import { type Figure, figureOf, figureText, isSpan, knownOf, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
 import { printAmount, printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
@@ -14,7 +14,7 @@ import { weightOf } from './weightOf';
 /** Leaving something out on purpose is a statement too: it is not the same as nobody knowing. */
 const LEFT_OUT: Readonly<Partial<Record<StepTreatment, TreatmentKind>>> = { notScoured: 'scour', noMordant: 'mordant' };
 
-type TreatPlan = Pick<Plan, 'steps' | 'lots' | 'own'>;
+type TreatPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'vessels'>;
 
 /** What a run really did to one lot: finished steps only, with what was logged, not what was planned. */
 export function treatmentsOf(plan: TreatPlan, runId: string, state: RunState, lotId: string): Treatment[] {
@@ -46,6 +46,7 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
     atMs: did.endedAtMs,
     from: { run: runId, stepId: step.id },
     part: step.part?.label ?? null,
+    how: howOf(step, index, did, plan, state, lotId),
     note: [seen ? noteOf(step, did, kind) : `${step.title}: ended, and nobody saw it begin`, aloneText(step, did, lotId)].filter(Boolean).join('; '),
   };
   const whole = sumFigures(step.lotIds.map((id) => weightOf(plan, state, id)));
@@ -54,6 +55,7 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
     ...base,
     ...(isLeftOut(addition) ? { certainty: 'noneOnPurpose' } : { certainty }),
     note: [base.note, isLeftOut(addition) ? 'left out' : wordsOf(addition, plan.steps)].filter(Boolean).join('; '),
+    how: { ...base.how, ...preparationOf(addition, plan.steps) },
     kind: as,
     id: `${runId}/${step.id}/${addition.eventId}`,
     substance: shelf.nameOf(addition.substance),
@@ -90,14 +92,36 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
   return [...(nothingIn ? asWhole(null, 'unknown', `${step.title}: nothing was logged as put in`) : asWhole(null, base.certainty)), ...strays];
 }
 
+/** In which vessel, for how long, and the how many-th use of its bath. */
+function howOf(step: PlanStep, index: number, did: StepState, plan: TreatPlan, state: RunState, lotId: string): How {
+  const inMin = lotInMin(step, did, lotId);
+  const place = plan.vessels.find((vessel) => vessel.id === did.vesselId)?.name;
+  const bathId = bathIdAt(plan.steps, index);
+  const dyes = step.treatment === 'dye' && bathId !== null;
+  const before = dyes
+    ? plan.steps.slice(0, index).filter((one, i) => one.treatment === 'dye' && bathIdAt(plan.steps, i) === bathId && state.steps[one.id]?.status === 'done')
+    : [];
+  return {
+    methodId: step.methodId,
+    ...(dyes ? { draw: before.length + 1 } : {}),
+    ...(place ? { place } : {}),
+    ...(inMin === null ? {} : { inMin: Math.round(inMin * 10) / 10 }),
+  };
+}
+
+function preparationOf(addition: LoggedAddition, steps: readonly PlanStep[]): Pick<How, 'preparation'> {
+  const planned = steps.flatMap((step) => step.additions).find((one) => one.id === addition.additionId && one.substance === addition.substance);
+  const words = planned?.detail ? plantWords(planned.detail) : '';
+  return words ? { preparation: words } : {};
+}
+
 /** Nothing of it, on purpose: it was planned, or thought of, and left out. */
 export const isLeftOut = (addition: Pick<LoggedAddition, 'amount'>): boolean => knownOf(addition.amount) === 0;
 
 /** How much of a plant, where it was not weighed, and what it was like: a hand or a cup gives no percent. */
 function wordsOf(addition: LoggedAddition, steps: readonly PlanStep[]): string {
-  const planned = steps.flatMap((step) => step.additions).find((one) => one.id === addition.additionId && one.substance === addition.substance);
   const much = addition.unit === 'g' || addition.amount.state === 'unknown' ? '' : figureText(addition.amount, (value) => printAmount(value, addition.unit));
-  return [much, planned?.detail ? plantWords(planned.detail) : ''].filter(Boolean).join(', ');
+  return [much, preparationOf(addition, steps).preparation].filter(Boolean).join(', ');
 }
 
 /** Everything logged into the bath that a step works in, up to and with that step. */

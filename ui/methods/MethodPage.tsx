@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { MethodView } from '@/contract/views';
+import { triedText } from '@/core/fibre/tried';
 import { printFigure } from '@/core/measure/print';
 import { copyMethod } from '@/core/method/copy';
 import { LID_WORD, type Method, type Param, usualParams } from '@/core/method/method';
@@ -11,6 +12,7 @@ import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { type Book, useBook } from '../api/useBook';
 import { useLoaded } from '../api/useLoaded';
+import { useTried } from '../api/useTried';
 import { STANDING_WORD } from '../plan/ParamField';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
@@ -123,6 +125,7 @@ function Opened({ view, book }: { view: MethodView; book: Book }) {
 }
 
 function MethodBody({ method, book }: { method: Method; book: Book }) {
+  const tried = useTried();
   const print = usePrint();
   const params = usualParams(method);
   const nameOf = (id: string) => (id === 'dyestuff' ? 'the dyestuff' : book.shelf.nameOf(id));
@@ -133,6 +136,7 @@ function MethodBody({ method, book }: { method: Method; book: Book }) {
         <p>
           <Trade>{method.why}</Trade>
         </p>
+        <p>{triedText(tried.methods.get(method.id))}</p>
         {method.cautions.map((caution) => (
           <Caution key={caution} severity="note" text={caution} />
         ))}

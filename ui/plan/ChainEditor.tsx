@@ -1,6 +1,7 @@
 'use client';
 import { Button, Collapse, Select } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { triedHere, triedText } from '@/core/fibre/tried';
 import type { PercentMeans } from '@/core/measure/percent';
 import { type Method, rangedParams } from '@/core/method/method';
 import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
@@ -172,6 +173,7 @@ function OpenItem(props: ItemProps) {
         <Plants
           item={item}
           dyestuffs={book.dyestuffs}
+          lots={room.lots}
           betterBy={(one) => (one.extractBy !== method.id && method.stage === 'extract' ? (book.find(one.extractBy)?.name ?? null) : null)}
           onChange={change}
         />
@@ -263,6 +265,7 @@ function WhichBath({ item, draft, room, method, onChange }: WhichBathProps) {
 
 /** The schools of this stage side by side, and the reason of the chosen one. */
 function School({ item, draft, onDraft, room, method }: ItemProps & { readonly method: Method }) {
+  const tried = useMemo(() => triedHere(room.lots), [room.lots]);
   const { book } = room;
   const schools = book.methods.filter((other) => other.stage === method.stage);
   const choose = (methodId: string) => {
@@ -292,7 +295,7 @@ function School({ item, draft, onDraft, room, method }: ItemProps & { readonly m
         </Field>
       ) : null}
       <p className="quiet small">
-        <Trade>{method.why}</Trade>
+        <Trade>{method.why}</Trade> {triedText(tried.methods.get(method.id))}
       </p>
     </>
   );

@@ -1,6 +1,8 @@
 'use client';
 import { Button, Input, Select } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import type { LotView } from '@/contract/views';
+import { triedHere, triedText } from '@/core/fibre/tried';
 import type { ChainItem } from '@/core/plan/draft';
 import { NO_DETAIL, PLANT_SOURCES, type PlantDetail, PREPARATIONS, plantWords } from '@/core/plan/plant';
 import { CHEMISTRY_WORD, type Dyestuff, MORDANT_WORD, PLANT_FORMS } from '@/core/shelf/dyestuff';
@@ -11,13 +13,16 @@ import { plantsOf, withoutPlant, withPlant } from './draft';
 interface Props {
   readonly item: ChainItem;
   readonly dyestuffs: readonly Dyestuff[];
+  /** Their pasts tell what was tried here. */
+  readonly lots: readonly LotView[];
   /** Name of the extraction that suits a plant, where it is another than this one. */
   readonly betterBy: (stuff: Dyestuff) => string | null;
   readonly onChange: (change: Partial<ChainItem>) => void;
 }
 
 /** What goes into the bath, jar, bundle or print: one plant or several, each with what it was like. */
-export function Plants({ item, dyestuffs, betterBy, onChange }: Props) {
+export function Plants({ item, dyestuffs, lots, betterBy, onChange }: Props) {
+  const tried = useMemo(() => triedHere(lots), [lots]);
   const plants = plantsOf(item);
   const options = dyestuffs.map((one) => ({
     value: one.id,
@@ -43,7 +48,7 @@ export function Plants({ item, dyestuffs, betterBy, onChange }: Props) {
                   <Trade>
                     {`${stuff.botanical ? `${stuff.botanical}; ` : ''}${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}.${
                       better ? ` Usually: ${better}.` : ''
-                    }`}
+                    } ${triedText(tried.substances.get(stuff.name))}`}
                   </Trade>
                 ) : null
               }

@@ -56,7 +56,6 @@ export function WhoGetsWhat({ draft, onDraft, lots, methods, locked }: Props) {
               aria-label={`${nameOf(item)}: all lots`}
               checked={!item.lotIds}
               disabled={locked.has(item.id)}
-              disabled={locked.has(item.id)}
               onChange={() => onDraft(lotTapped(draft, item.id, null))}
             />
           ),

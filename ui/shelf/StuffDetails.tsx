@@ -2,11 +2,13 @@
 import { Descriptions } from 'antd';
 import { molarMass, printFormula } from '@/core/chem/molarMass';
 import { spoonsToGrams } from '@/core/dose/spoons';
+import { triedText } from '@/core/fibre/tried';
 import { printNumber } from '@/core/measure/print';
 import { convert } from '@/core/measure/units';
 import { plantRow } from '@/core/safety/data/plants';
 import { type Assistant, LEFT_OVER_WORD, WEAR_WORD } from '@/core/shelf/assistant';
 import { CHEMISTRY_WORD, type Dyestuff, MORDANT_WORD, type Said } from '@/core/shelf/dyestuff';
+import { useTried } from '../api/useTried';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Trade } from '../shell/Help';
@@ -16,6 +18,7 @@ const said = (what: Said): string => (what.text === '' ? '' : `${what.text}${MAR
 
 /** One dyestuff of the shelf, opened: figures with the mark of how sure they are. */
 export function DyestuffDetails({ stuff }: { stuff: Dyestuff }) {
+  const tried = useTried();
   const print = usePrint();
   const row = stuff.plantRow ? plantRow(stuff.plantRow) : undefined;
   const ratios = Object.entries(stuff.ratio).map(([form, ratio]) => `${form} ${printNumber(ratio)} : 1`);
@@ -34,6 +37,7 @@ export function DyestuffDetails({ stuff }: { stuff: Dyestuff }) {
       <p className="quiet">
         <Trade>{`${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}`}</Trade>
       </p>
+      <p>{triedText(tried.substances.get(stuff.name))}</p>
       <Facts rows={rows} />
       {row ? <Caution severity={row.severity} text={`${row.trouble}. ${row.say}`} /> : null}
     </div>
@@ -45,6 +49,7 @@ const REDUCER_KEPT = 'Kept damp, or above 30 °C, it heats itself up: a dry spoo
 
 /** One chemical of the shelf, opened: dose, hazards, what it weighs by the spoon, where its leftovers go. */
 export function AssistantDetails({ assistant }: { assistant: Assistant }) {
+  const tried = useTried();
   const print = usePrint();
   const spoon = assistant.bulkGPerMl ? spoonsToGrams(convert(1, 'metricTsp', 'mL'), assistant.bulkGPerMl) : null;
   const limit = assistant.limit;
@@ -73,6 +78,7 @@ export function AssistantDetails({ assistant }: { assistant: Assistant }) {
   return (
     <div className="stack">
       <p>{assistant.inBrief}</p>
+      <p>{triedText(tried.substances.get(assistant.name))}</p>
       <Facts rows={rows} />
       {assistant.reacts.includes('reducer') ? <Caution severity="caution" text={print.says(REDUCER_KEPT)} /> : null}
       <p className="quiet small">
