@@ -1,28 +1,15 @@
 import { z } from 'zod';
-import { CERTAINTIES } from '@/core/fibre/passport';
-import { AMOUNT_UNITS } from '@/core/measure/print';
-import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
-import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { method as wholeMethod } from './methodFile';
-import { homeInput, lotInput, simPotInput, treatmentInput, vesselInput } from './schemas';
+import { builtPlan, draft, plan } from './planResponses';
+import { certainty, known, ms, number, plantForm, revision, text, unit } from './responseParts';
+import { lotInput, simPotInput, treatmentInput, vesselInput } from './schemas';
 import { liquorInput, stockInput } from './shelf';
 import { figure, id, instantMs } from './text';
 
+export { assistant, dyestuff, home } from './responseParts';
+export { builtPlan, draft, plan };
+
 /** What comes back. Used for the OpenAPI document, and held against real answers in the tests. */
-
-const ms = z.number();
-const number = z.number();
-const range = z.object({ least: number, most: number.nullable() });
-/** A number, a range of it, or null: unknown. */
-const known = z.union([number, range]).nullable();
-const text = z.string();
-const revision = z.int().min(1);
-const certainty = z.enum(CERTAINTIES);
-const unit = z.enum(AMOUNT_UNITS);
-const severity = z.enum(['stop', 'stopUnlessReason', 'caution', 'note']);
-const window = z.object({ fromMs: ms, toMs: ms });
-
-const plantForm = z.enum(PLANT_FORMS);
 
 export const problem = z
   .object({
@@ -40,7 +27,9 @@ export const treatment = treatmentInput
     id: text,
     part: text.nullable().optional(),
     lotId: text.optional(),
-    how: z.object({ methodId: text.optional(), preparation: text.optional(), draw: z.int().optional(), place: text.optional(), inMin: number.optional() }).optional(),
+    how: z
+      .object({ methodId: text.optional(), preparation: text.optional(), draw: z.int().optional(), place: text.optional(), inMin: number.optional() })
+      .optional(),
     from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),
   })
   .meta({ id: 'Treatment' });
@@ -56,16 +45,10 @@ export const lotWithPassport = z
   .meta({ id: 'LotWithPassport' });
 
 export const vessel = vesselInput.extend({ id, revision, retired: z.boolean() }).meta({ id: 'Vessel' });
-export const home = homeInput.extend({ revision }).meta({ id: 'Home' });
 
 export const method = wholeMethod;
 export const methodVersions = z.object({ versions: z.array(wholeMethod), own: z.boolean(), retired: z.boolean(), revision: z.int() });
 
-const said = z.object({ text, standing: z.enum(['practice', 'uncertain', 'estimate']) });
-export const dyestuff = z
-  .looseObject({ id: text, name: text, part: text, chemistry: text, mordant: text, heat: said, colour: said, behaviour: said, expectedHex: text })
-  .meta({ id: 'Dyestuff' });
-export const assistant = z.looseObject({ id: text, name: text, group: text, unit: text, inBrief: text }).meta({ id: 'Assistant' });
 export const ownSubstance = z
   .object({ id: text, revision, retired: z.boolean(), what: z.looseObject({ kind: z.enum(['dyestuff', 'assistant']) }) })
   .meta({ id: 'OwnSubstance' });
@@ -110,186 +93,6 @@ export const weighList = z
     stopped: z.boolean(),
   })
   .meta({ id: 'WeighList' });
-
-const working = z
-  .object({
-    formula: text,
-    inputs: z.array(z.object({ name: text, value: known, unit: text })),
-    result: number.nullable(),
-    between: range.optional(),
-    unit: text,
-    source: text,
-    missing: z.array(text),
-  })
-  .meta({ id: 'Working' });
-const plantDetail = z.object({
-  form: plantForm.nullable(),
-  preparation: z.enum(PREPARATIONS).nullable(),
-  source: z.enum(PLANT_SOURCES).nullable(),
-  season: text,
-});
-const plannedAmount = z
-  .object({
-    id: text,
-    substance: text,
-    name: text,
-    unit,
-    proposed: working,
-    overruled: known,
-    words: text.nullable(),
-    form: plantForm.nullable(),
-    detail: plantDetail.optional(),
-    about: z.literal(true).optional(),
-    phase: z.int().optional(),
-    perDryG: number.nullable(),
-  })
-  .meta({ id: 'PlannedAmount' });
-const finding = z.object({ rule: text, severity, text, stepId: text.nullable() }).meta({ id: 'Finding' });
-const span = z.object({
-  min: number,
-  typical: number,
-  max: number,
-  open: z.literal(true).optional(),
-  said: z.literal(true).optional(),
-  beyondMin: number.optional(),
-});
-const phase = z
-  .discriminatedUnion('kind', [
-    z.object({ kind: z.literal('charge'), minutes: number, act: text }),
-    z.object({ kind: z.literal('raise'), toC: number.nullable(), maxRateCPerMin: number.nullable(), minutes: number }),
-    z.object({
-      kind: z.literal('hold'),
-      bandC: z.tuple([number, number]).nullable(),
-      ceilingC: number.nullable(),
-      minutes: span,
-      stirEveryMin: number.nullable(),
-      flipAtMin: number.nullable(),
-      tap: text.optional(),
-    }),
-    z.object({ kind: z.literal('dip'), exactMin: number, act: text }),
-    z.object({ kind: z.literal('soak'), minutes: span, checkEveryMin: number.nullable() }),
-    z.object({ kind: z.literal('until'), minutes: span, checkEveryMin: number, criterion: text }),
-    z.object({ kind: z.literal('rest'), minutes: span, overnightOk: z.boolean() }),
-    z.object({ kind: z.literal('lift'), minutes: number, act: text }),
-  ])
-  .meta({ id: 'Phase' });
-
-const part = z.object({ label: text, sharePct: number.nullable() }).nullable();
-const chainItem = z.object({
-  id: text,
-  methodId: text,
-  methodVersion: z.int().nullable().optional(),
-  params: z.record(text, known),
-  dyestuffId: text.nullable(),
-  morePlants: z.array(z.object({ id: text, dyestuffId: text })).optional(),
-  plantDetails: z.record(text, plantDetail).optional(),
-  liquorId: text.nullable().optional(),
-  bathFrom: z.array(text).nullable().optional(),
-  lotIds: z.array(text).nullable().optional(),
-  part: part.optional(),
-});
-export const draft = z
-  .object({
-    name: text,
-    startMs: ms,
-    lotIds: z.array(text),
-    chain: z.array(chainItem),
-    vessels: z.record(text, text),
-    overrules: z.record(text, z.union([number, range])),
-    doseOf: text.nullable().optional(),
-    extras: z.record(text, z.array(z.object({ id: text, substance: text, wofPct: known }))).optional(),
-    plantAmounts: z
-      .record(
-        text,
-        z.discriminatedUnion('by', [
-          z.object({ by: z.literal('amount'), unit, known: known.unwrap(), about: z.boolean() }),
-          z.object({ by: z.literal('ratio'), ratio: known.unwrap(), guessed: z.boolean() }),
-        ]),
-      )
-      .optional(),
-    pins: z.record(text, ms),
-    reasons: z.record(text, text),
-    lids: z.record(text, text).optional(),
-    labels: z.record(text, text).optional(),
-    answers: z.record(text, text).optional(),
-  })
-  .meta({ id: 'Draft' });
-
-const planStep = z
-  .object({
-    id: text,
-    methodId: text,
-    methodVersion: z.int(),
-    kind: text,
-    title: text,
-    school: text,
-    why: text,
-    lotIds: z.array(text),
-    sizedBy: z.array(text),
-    part,
-    dyestuffId: text.nullable(),
-    dyestuffIds: z.array(text).optional(),
-    liquorId: text.nullable(),
-    bathId: text.nullable().optional(),
-    pouredFrom: z.array(text).optional(),
-    coolFirstMin: z.number().optional(),
-    lid: text,
-    vesselId: text.nullable(),
-    water: plannedAmount.nullable(),
-    additions: z.array(plannedAmount),
-    fit: z.object({ filledMl: number, fillPct: number, totalKg: number, overMl: number }).nullable(),
-    phases: z.array(phase),
-    startMs: ms,
-    endMs: ms,
-    phaseTimes: z.array(window),
-    whyNotEarlier: z.looseObject({ why: text }),
-    after: z.array(text),
-    lookFor: text.nullable(),
-    lookAtMin: number.nullable(),
-    treatment: text.nullable(),
-    cautions: z.array(text),
-    findings: z.array(finding),
-  })
-  .meta({ id: 'PlanStep' });
-
-export const plan = z
-  .object({
-    sessionId: text,
-    version: z.int(),
-    reason: text,
-    createdAtMs: ms,
-    name: text,
-    draft,
-    lots: z.array(
-      z.object({
-        id: text,
-        name: text,
-        form: text,
-        composition: lotInput.shape.composition,
-        dryWeightG: figure(z.number()),
-        baseHex: text.nullable(),
-        pieces: z.int(),
-        finishes: z.array(text).nullable(),
-        mordant: certainty,
-        expectedHex: z.record(text, text),
-      }),
-    ),
-    vessels: z.array(z.object({ ...vesselInput.shape, id, revision })),
-    home,
-    steps: z.array(planStep),
-    absences: z.array(window),
-    boundMs: ms,
-    findings: z.array(finding),
-    methods: z.array(wholeMethod),
-    labels: z.record(text, text).optional(),
-    own: z.object({ dyestuffs: z.array(dyestuff), assistants: z.array(assistant) }),
-    questions: z.array(
-      z.object({ lotId: text, stepId: text, state: z.enum(['believed', 'unknown']), ifMordanted: text, ifNot: text, answer: text.nullable() }),
-    ),
-  })
-  .meta({ id: 'Plan' });
-
-export const builtPlan = z.object({ plan: plan.nullable(), problems: z.array(z.object({ at: text, message: text })) }).meta({ id: 'BuiltPlan' });
 
 export const sessionSummary = z
   .object({

@@ -5,7 +5,7 @@ import { buildPlan } from './buildPlan';
 import { isHeated } from './phase';
 import { amountOf } from './plan';
 import { CHAIN, HEAD, home, input, planned, SATURDAY_9, step, wool, ZONE } from './plan.fixture';
-import { flipNeeded } from './sketch';
+import { flipNeeded } from './sketchPhases';
 import { planTotals } from './totals';
 
 const amount = (s: ReturnType<typeof step>, id: string) => {

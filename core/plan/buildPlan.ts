@@ -20,7 +20,8 @@ import { isNeeded } from './neededVessel';
 import { isHeated, type Phase } from './phase';
 import type { Plan, PlanLot, PlanProblem, PlanStep } from './plan';
 import { mordantQuestions } from './questions';
-import { type Sketch, sketchSteps } from './sketch';
+import { sketchSteps } from './sketch';
+import type { Sketch } from './sketched';
 import { type Stay, takenVessels } from './stays';
 
 export interface PlanInput {

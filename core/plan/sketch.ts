@@ -2,8 +2,6 @@ import { fitVessel } from '../dose/fit';
 import { hasWool, type Lot } from '../fibre/lot';
 import { type Known, knownOf, mostOf, sumFigures, sumKnown, timesKnown } from '../figure';
 import { boilingC } from '../heat/boiling';
-import type { Home } from '../kitchen/home';
-import type { Vessel } from '../kitchen/vessel';
 import type { MethodBook } from '../method/library';
 import type { StepTemplate } from '../method/method';
 import type { Task } from '../schedule/problem';
@@ -11,39 +9,15 @@ import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { additionAmount, asSaid, bathAmount, extraAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
 import { doseWeight } from './blend';
-import type { ChainItem, Draft } from './draft';
-import { isNeeded, NEEDED, neededVessel } from './neededVessel';
-import { COOL_MIN, endsHotC, isHeated, type Phase } from './phase';
-import { type PlannedAmount, type PlanProblem, type PlanStep, plannedKnown } from './plan';
+import type { ChainItem } from './draft';
+import { isNeeded } from './neededVessel';
+import { COOL_MIN, endsHotC, isHeated } from './phase';
+import { type PlannedAmount, type PlanProblem, plannedKnown } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
-import { resolvePhases } from './resolvePhases';
-import { suggestVessel } from './suggestVessel';
+import type { Sketch, SketchInput } from './sketched';
+import { atNextPhase, closingPhases, phasesOf } from './sketchPhases';
+import { vesselFor } from './sketchVessel';
 import { type Bath, bathFor, commonBath, noBathText, type Whereabouts } from './whichBath';
-
-/** A step with its quantities and its vessel, not yet on the clock. */
-export interface Sketch extends Omit<PlanStep, 'startMs' | 'endMs' | 'phaseTimes' | 'whyNotEarlier' | 'after' | 'findings' | 'vesselId'> {
-  readonly vessel: Vessel | null;
-  readonly startsWarm: boolean;
-  readonly still: boolean;
-  readonly after: Task['after'];
-  keepsVesselFor: string | null;
-}
-
-export interface SketchInput {
-  readonly draft: Draft;
-  readonly lots: readonly Lot[];
-  readonly vessels: readonly Vessel[];
-  readonly home: Home;
-  readonly methods: MethodBook;
-  readonly shelf: Shelf;
-  readonly liquors: readonly Liquor[];
-  readonly labels: Readonly<Record<string, string>>;
-  /** Vessels that other sessions need about then. */
-  readonly taken?: ReadonlySet<string>;
-}
-
-/** Turning the load half way is for more than a pound of dry fibre (trade handbook T65). */
-export const flipNeeded = (dryG: number | null): boolean => dryG === null || dryG > 454;
 
 /** Walks the chain once: amounts, vessels, phases, and which step waits for which. */
 export function sketchSteps(input: SketchInput, problems: PlanProblem[]): Sketch[] {
@@ -67,19 +41,6 @@ export function sketchSteps(input: SketchInput, problems: PlanProblem[]): Sketch
     }
   }
   return sketches.map((sketch, i) => ({ ...sketch, phases: [...sketch.phases, ...closingPhases(sketch, sketches.slice(i + 1))] }));
-}
-
-/** Heat goes off and goods come out by an act of their own, at the hold’s end, not when some later step remembers. */
-function closingPhases(sketch: Sketch, later: readonly Sketch[]): Phase[] {
-  const last = sketch.phases.at(-1);
-  if (!last || !isHeated(last)) return [];
-  const next = later.find((one) => (sketch.lotIds.length > 0 ? one.lotIds.some((id) => sketch.lotIds.includes(id)) : one.bathId === sketch.bathId));
-  const staysIn = next !== undefined && next.bathId === sketch.bathId;
-  // Steam stands under a lid for a while after the heat is off (safety handbook R18).
-  const lid = sketch.lid === 'none' ? '' : 'Tip the lid away from you, sleeves down. ';
-  if (sketch.lotIds.length > 0 && !staysIn) return [{ kind: 'lift', minutes: 5, act: `Heat off. ${lid}Lift the goods out, let them drip` }];
-  // A rest begins by switching off.
-  return next?.kind === 'rest' && staysIn ? [] : [{ kind: 'lift', minutes: 1, act: 'Heat off and unplugged' }];
 }
 
 function sketchStep(
@@ -240,9 +201,6 @@ function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, 
   return links;
 }
 
-/** A test strip comes before everything: what goes in later goes in one phase later. */
-const atNextPhase = (addition: PlannedAmount): PlannedAmount => (addition.phase === undefined ? addition : { ...addition, phase: addition.phase + 1 });
-
 /** Room that plants take, mL: a gram about a millilitre, a volume at most its own; null while a handful is among them. */
 function roomOf(plants: readonly PlannedAmount[]): number | null {
   return plants.reduce<number | null>((sum, plant) => {
@@ -250,74 +208,6 @@ function roomOf(plants: readonly PlannedAmount[]): number | null {
     const room = plant.unit === 'piece' ? 0 : plant.unit === 'handful' ? null : mostOf(plannedKnown(plant));
     return sum === null || room === null ? null : sum + room;
   }, 0);
-}
-
-function vesselFor(
-  id: string,
-  template: StepTemplate,
-  load: { waterMl: number | null; dryFibreG: number | null; plantG: number | null },
-  continues: Bath | null,
-  sketches: readonly Sketch[],
-  input: SketchInput,
-  problems: PlanProblem[],
-): Vessel | null {
-  const chosen = input.draft.vessels[id];
-  if (chosen && !chosen.startsWith(NEEDED)) {
-    const vessel = input.vessels.find((one) => one.id === chosen) ?? null;
-    if (!vessel) problems.push({ at: `steps.${id}`, message: `The vessel chosen for ${template.title} is not in the kitchen.` });
-    return vessel;
-  }
-  // What the plan needs already is one of the vessels to choose from.
-  const needed = sketches.flatMap((sketch) => (sketch.vessel && isNeeded(sketch.vessel) ? [sketch.vessel] : []));
-  // A liquor that stands cold is poured over into a pot where the step wants heat.
-  const standsCold = (input.vessels.find((one) => one.id === continues?.vesselId)?.heatSourceId ?? null) === null;
-  const wantsHeat = template.phases.some((phase) => phase.kind === 'raise' || phase.kind === 'hold');
-  const place = template.where === 'same' && wantsHeat && standsCold && !continues?.vesselId?.startsWith(NEEDED) ? { where: 'heated' as const } : template;
-  const suggested = suggestVessel(
-    place,
-    load,
-    [...input.vessels, ...new Map(needed.map((vessel) => [vessel.id, vessel])).values()],
-    continues?.vesselId ?? null,
-    sketches.map((sketch) => sketch.vessel?.id ?? ''),
-    input.taken,
-  );
-  return (
-    suggested ??
-    neededVessel(
-      place,
-      load,
-      input.home.heatSources.map((source) => source.id),
-    )
-  );
-}
-
-function phasesOf(
-  template: StepTemplate,
-  at: {
-    params: Record<string, Known>;
-    waterMl: number | null;
-    vessel: Vessel | null;
-    inVesselG: number | null;
-    lots: readonly Lot[];
-    boilC: number;
-    id: string;
-  },
-  input: SketchInput,
-): Phase[] {
-  const resolved = resolvePhases(template.phases, {
-    params: at.params,
-    waterMl: at.waterMl,
-    vessel: at.vessel,
-    liquorStartsWarm: template.liquor === 'uses',
-    maxW: input.home.heatSources.find((source) => source.id === at.vessel?.heatSourceId)?.maxW ?? null,
-    boilC: at.boilC,
-  }).map((phase) =>
-    phase.kind === 'hold' && phase.flipAtMin !== null && template.kind !== 'bundle' && !flipNeeded(at.inVesselG) ? { ...phase, flipAtMin: null } : phase,
-  );
-  const strips = template.treatment === 'dye' ? at.lots.filter((lot) => input.draft.answers?.[lot.id] === 'testStrip') : [];
-  if (strips.length === 0) return resolved;
-  const act = `Test strip: a snippet of ${strips.map((lot) => lot.name).join(', ')} beside a mordanted one in the warm bath. Pale means not mordanted: mordant it first`;
-  return [{ kind: 'charge', minutes: 15, act }, ...resolved];
 }
 
 function titleOf(template: StepTemplate, dyestuffIds: readonly string[], shelf: Shelf, part: string | null, liquor: Liquor | undefined): string {

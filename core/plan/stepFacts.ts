@@ -14,7 +14,7 @@ import { labelMissing } from './amounts';
 import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
 import { type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 import { startC } from './resolvePhases';
-import type { Sketch } from './sketch';
+import type { Sketch } from './sketched';
 
 /** Heat on and nobody knows how hot: people-hazards are judged as if it boiled. */
 export const UNKNOWN_HOT_C = 100;

@@ -1,5 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { test } from '@playwright/test';
 
 const TRIES = 1200;
 
@@ -42,4 +45,19 @@ export async function startBuilt(port: number, data: string): Promise<BuiltServe
   }
   child.kill('SIGKILL');
   throw new Error(`the server did not come up: ${said}`);
+}
+
+/** A server of its own on an empty folder, for all tests of a file. @returns its address */
+export function emptyServer(port: number): string {
+  const data = mkdtempSync(path.join(tmpdir(), 'hyndle-walk-'));
+  let server: BuiltServer | null = null;
+  test.beforeAll(async () => {
+    server = await startBuilt(port, data);
+  });
+  test.afterAll(async () => {
+    server?.process.kill('SIGTERM');
+    await server?.gone;
+    rmSync(data, { recursive: true, force: true, maxRetries: 5 });
+  });
+  return `http://127.0.0.1:${port}`;
 }

@@ -1,25 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
-import { type BuiltServer, startBuilt } from './builtServer';
+import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
+import { chooseDyestuff } from './planning';
 import { addLot, addPast, card, chooseWay, passStep } from './steps';
 
 /** A usual kitchen in one tap; three skeins, and the one that stays pale. */
 
-const PORT = 4192;
-const BASE = `http://127.0.0.1:${PORT}`;
-let server: BuiltServer;
-const data = mkdtempSync(path.join(tmpdir(), 'hyndle-walk8-'));
-
-test.beforeAll(async () => {
-  server = await startBuilt(PORT, data);
-});
-test.afterAll(async () => {
-  server.process.kill('SIGTERM');
-  await server.gone;
-  rmSync(data, { recursive: true, force: true, maxRetries: 5 });
-});
+const BASE = emptyServer(4192);
 test.use({ storageState: { cookies: [], origins: [{ origin: BASE, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] } });
 
 test('the pale skein: asked about alone, mordanted in mid-run in two taps, all go back for the rest', async ({ page }) => {
@@ -40,14 +26,7 @@ test('the pale skein: asked about alone, mordanted in mid-run in two taps, all g
   await page.goto(`${BASE}/sessions/new`);
   for (const name of ['Skein A', 'Skein B', 'Skein C']) await page.getByRole('checkbox', { name, exact: false }).first().check();
   await chooseWay(page, 'mordanted', 'Dye what is mordanted, or over a colour');
-  const extract = page.locator('#item-c2');
-  await extract
-    .getByRole('button', { name: /Extract/ })
-    .first()
-    .click();
-  await extract.getByLabel('Dyestuff').click();
-  await page.keyboard.type('weld');
-  await page.locator('.ant-select-dropdown:visible').getByTitle('weld (tops)').click();
+  await chooseDyestuff(page, 'weld', 'weld (tops)', 'c2');
   await expect(page.getByRole('region', { name: 'Skein C: is it mordanted?' })).toBeVisible();
   await expect(page.getByRole('region', { name: /Skein [AB]: is it mordanted/ })).toHaveCount(0);
   await page.getByRole('region', { name: 'Skein C: is it mordanted?' }).getByRole('button', { name: 'Go on, it may be pale', exact: true }).click();

@@ -1,25 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import type { Locator, Page } from '@playwright/test';
-import { type BuiltServer, startBuilt } from './builtServer';
+import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
 
 /** Days of work from an empty folder, by click and tap, as somebody who has never been here. */
 
-const PORT = 4189;
-const BASE = `http://127.0.0.1:${PORT}`;
-let server: BuiltServer;
-const data = mkdtempSync(path.join(tmpdir(), 'hyndle-walk-'));
-
-test.beforeAll(async () => {
-  server = await startBuilt(PORT, data);
-});
-test.afterAll(async () => {
-  server.process.kill('SIGTERM');
-  await server.gone;
-  rmSync(data, { recursive: true, force: true, maxRetries: 5 });
-});
+const BASE = emptyServer(4189);
 
 test('the first ten minutes: from nothing to grams in twelve taps, then what is lacking, then the stove', async ({ page }) => {
   let taps = 0;

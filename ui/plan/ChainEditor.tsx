@@ -1,7 +1,6 @@
 'use client';
 import { Button, Collapse, Select } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
-import { triedHere, triedText } from '@/core/fibre/tried';
+import { useEffect, useState } from 'react';
 import type { PercentMeans } from '@/core/measure/percent';
 import { type Method, rangedParams } from '@/core/method/method';
 import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
@@ -9,7 +8,6 @@ import type { ChainItem, Draft } from '@/core/plan/draft';
 import type { Plan, PlanProblem } from '@/core/plan/plan';
 import { Field } from '../form/Field';
 import { usePrint } from '../shell/facts';
-import { Trade } from '../shell/Help';
 import { Panel } from '../shell/Page';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 import { changedItem, itemOfProblem, movedItem, plantsOf, withItem, withoutItem } from './draft';
@@ -17,8 +15,10 @@ import { ItemLots } from './ItemLots';
 import { ParamField } from './ParamField';
 import { Plants } from './Plants';
 import { Problems } from './Problems';
+import { School } from './School';
 import { StepFields } from './StepFields';
 import type { PlanningRoom } from './useKitchen';
+import { WhichBath } from './WhichBath';
 import { amountText } from './workingText';
 
 interface Props {
@@ -225,78 +225,5 @@ function OpenItem(props: ItemProps) {
         : null}
       {acts}
     </div>
-  );
-}
-
-interface WhichBathProps {
-  readonly item: ChainItem;
-  readonly draft: Draft;
-  readonly room: PlanningRoom;
-  readonly method: Method;
-  readonly onChange: (bathFrom: readonly string[] | null) => void;
-}
-
-/** Which of several baths a step works in; two that are chosen are poured together. Asked only where there is a choice. */
-function WhichBath({ item, draft, room, method, onChange }: WhichBathProps) {
-  const { book } = room;
-  if (!method.steps.some((step) => step.liquor === 'uses')) return null;
-  const here = draft.chain.findIndex((one) => one.id === item.id);
-  const makers = draft.chain.slice(0, here).filter((one) => book.find(one.methodId)?.steps.some((step) => step.liquor === 'makes' || step.liquor === 'brings'));
-  if (makers.length < 2) return null;
-  const nameOf = (one: ChainItem) =>
-    (one.dyestuffId && book.shelf.dyestuff(one.dyestuffId)?.name) || book.liquors.find((liquor) => liquor.id === one.liquorId)?.name;
-  return (
-    <Field label="Which bath" hint="Two are poured together. Left empty: the first that waits.">
-      {(id) => (
-        <Select
-          id={id}
-          mode="multiple"
-          allowClear
-          value={[...(item.bathFrom ?? [])]}
-          placeholder="the first that waits"
-          options={makers.map((one, i) => ({ value: one.id, label: `bath ${i + 1}: ${nameOf(one) ?? 'not chosen yet'}` }))}
-          onChange={(chosen: string[]) => onChange(chosen.length === 0 ? null : chosen)}
-          style={{ width: '100%' }}
-        />
-      )}
-    </Field>
-  );
-}
-
-/** The schools of this stage side by side, and the reason of the chosen one. */
-function School({ item, draft, onDraft, room, method }: ItemProps & { readonly method: Method }) {
-  const tried = useMemo(() => triedHere(room.lots), [room.lots]);
-  const { book } = room;
-  const schools = book.methods.filter((other) => other.stage === method.stage);
-  const choose = (methodId: string) => {
-    const next = book.find(methodId);
-    onDraft(
-      changedItem(draft, item.id, {
-        methodId,
-        methodVersion: null,
-        params: {},
-        ...(next?.needsDyestuff ? {} : { dyestuffId: null, morePlants: [], plantDetails: {} }),
-      }),
-    );
-  };
-  return (
-    <>
-      {schools.length > 1 ? (
-        <Field label="School">
-          {(id) => (
-            <Select
-              id={id}
-              value={method.id}
-              options={schools.map((school) => ({ value: school.id, label: `${school.name}: ${school.school}` }))}
-              onChange={choose}
-              style={{ width: '100%' }}
-            />
-          )}
-        </Field>
-      ) : null}
-      <p className="quiet small">
-        <Trade>{method.why}</Trade> {triedText(tried.methods.get(method.id))}
-      </p>
-    </>
   );
 }

@@ -7,7 +7,7 @@ import type { Vessel } from '@/core/kitchen/vessel';
 import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
-import { canRescue, withRescue } from '@/core/plan/rescue';
+import { canRescue } from '@/core/plan/rescue';
 import { heatShared } from '@/core/plan/stays';
 import { standingTicks } from '@/core/plan/weighTicks';
 import { endsEarly } from '@/core/run/endsEarly';
@@ -16,11 +16,9 @@ import { rankFindings } from '@/core/safety/finding';
 import type { StockLevel } from '@/core/shelf/stock';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
-import { whenSent } from '../api/outbox';
 import { nowMs, useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { type LiveRun, useRun } from '../api/useRun';
-import { nextItemId } from '../plan/draft';
 import { useClashes } from '../plan/useClashes';
 import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
@@ -37,6 +35,7 @@ import { CallStrip } from './CallStrip';
 import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
+import { rescuePale } from './rescuePale';
 import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls } from './useCalls';
@@ -143,31 +142,6 @@ function Stove({ run }: { run: LiveRun }) {
     try {
       await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: replanId.current, reason: `${printDuration(view.lateMin)} behind the plan` });
       replanId.current = newId();
-      run.reload();
-    } catch (error) {
-      setProblem(errorText(error));
-    }
-  };
-  const pale = async (card: StoveCard, lotIds: readonly string[]) => {
-    const { step } = card;
-    const names = plan.lots.filter((lot) => lotIds.includes(lot.id)).map((lot) => lot.name);
-    const heldMin = card.clock.current?.phase.kind === 'hold' ? card.clock.current.elapsedMin : 0;
-    const said = `${names.join(', ')} ${names.length === 1 ? 'stays' : 'stay'} pale`;
-    logAt(
-      [
-        { type: 'checked', stepId: step.id, finding: said },
-        { type: 'stepFinished', stepId: step.id },
-      ],
-      `${step.title}: ${said}, all lifted`,
-      nowMs(),
-    );
-    try {
-      await whenSent(run.view.run.id);
-      const first = nextItemId(plan.draft);
-      const second = nextItemId({ ...plan.draft, chain: [...plan.draft.chain, { id: first, methodId: '', params: {}, dyestuffId: null }] });
-      const draft = withRescue(plan.draft, plan, step, lotIds, heldMin, [first, second]);
-      const reason = `${said} after ${printDuration(heldMin)}: mordanted in mid-run`;
-      await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: newId(), reason, draft });
       run.reload();
     } catch (error) {
       setProblem(errorText(error));
@@ -318,7 +292,7 @@ function Stove({ run }: { run: LiveRun }) {
             canRescue(more.step)
               ? (lotIds) => {
                   setMore(null);
-                  void pale(more, lotIds);
+                  rescuePale(run, more, lotIds, (facts, text) => logAt(facts, text, nowMs())).catch((error: unknown) => setProblem(errorText(error)));
                 }
               : null
           }

@@ -1,0 +1,31 @@
+import type { Lot } from '../fibre/lot';
+import type { Home } from '../kitchen/home';
+import type { Vessel } from '../kitchen/vessel';
+import type { MethodBook } from '../method/library';
+import type { Task } from '../schedule/problem';
+import type { Liquor } from '../shelf/liquor';
+import type { Shelf } from '../shelf/lookup';
+import type { Draft } from './draft';
+import type { PlanStep } from './plan';
+
+/** A step with its quantities and its vessel, not yet on the clock. */
+export interface Sketch extends Omit<PlanStep, 'startMs' | 'endMs' | 'phaseTimes' | 'whyNotEarlier' | 'after' | 'findings' | 'vesselId'> {
+  readonly vessel: Vessel | null;
+  readonly startsWarm: boolean;
+  readonly still: boolean;
+  readonly after: Task['after'];
+  keepsVesselFor: string | null;
+}
+
+export interface SketchInput {
+  readonly draft: Draft;
+  readonly lots: readonly Lot[];
+  readonly vessels: readonly Vessel[];
+  readonly home: Home;
+  readonly methods: MethodBook;
+  readonly shelf: Shelf;
+  readonly liquors: readonly Liquor[];
+  readonly labels: Readonly<Record<string, string>>;
+  /** Vessels that other sessions need about then. */
+  readonly taken?: ReadonlySet<string>;
+}
