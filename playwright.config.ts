@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-const PORT = 4177;
+const PORT = Number(process.env.E2E_PORT ?? 4177);
 
 export default defineConfig({
   testDir: 'tests/e2e',

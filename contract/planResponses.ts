@@ -141,6 +141,7 @@ const planStep = z
     whyNotEarlier: z.looseObject({ why: text }),
     after: z.array(text),
     lookFor: text.nullable(),
+    lookInMin: number.optional(),
     lookAtMin: number.nullable(),
     treatment: text.nullable(),
     cautions: z.array(text),

@@ -117,7 +117,12 @@ describe('usual figures', () => {
   ] as const)('%s', (_t, id, key, figure) => expect(usual(id, key)).toBe(figure));
   test('T19: rescue mordant 60–90 min', () =>
     expect(method('alum-rescue').params.find((param) => param.key === 'holdMin')).toMatchObject({ min: 60, max: 90 }));
-  test('T20: acetate 60–120 min', () => expect(method('al-acetate').params.find((param) => param.key === 'soakMin')).toMatchObject({ min: 60, max: 120 }));
+  test('T20: acetate an hour at least, usually 60–120 min; T25: a day of standing is taken too', () => {
+    const soak = method('al-acetate').params.find((param) => param.key === 'soakMin');
+    expect(soak).toMatchObject({ min: 60, max: 1440 });
+    expect(soak?.usual).toBeGreaterThanOrEqual(60);
+    expect(soak?.usual).toBeLessThanOrEqual(120);
+  });
   test('T71: a cold bundle is kept 4–5 days and looked at daily; a look does not end it', () => {
     const tied = method('bundle-cold')
       .steps.flatMap((step) => step.phases)

@@ -161,3 +161,10 @@ describe('looks that are due often while nobody is there', () => {
     ]));
   test('at home nothing is said', () => expect(said(soaked(90, SATURDAY_9))).toEqual([]));
 });
+
+test('a steamer loses its water at the boil, not while it heats up: the bundle topped up at its turn is no stop', () => {
+  // A burner of unknown power takes over an hour to the boil.
+  const slow = { ...input([wool('a', 30)], { chain: [item('b', 'bundle-steam', {}, { dyestuffId: 'weld' })] }) };
+  const { plan: built } = buildPlan({ ...slow, home: { ...slow.home, heatSources: slow.home.heatSources.map((source) => ({ ...source, maxW: null })) } }, HEAD);
+  expect(built?.findings.filter((finding) => finding.rule === 'R17').map((finding) => finding.severity)).toEqual(['caution']);
+});

@@ -94,6 +94,8 @@ export interface PlanStep {
   readonly whyNotEarlier: WhyNotEarlier;
   readonly after: readonly string[];
   readonly lookFor: string | null;
+  /** On the heat somebody looks in this often, min, where it is not the usual. */
+  readonly lookInMin?: number | undefined;
   /** Minutes into the hold at which an early look was asked for; null: none. */
   readonly lookAtMin: number | null;
   readonly treatment: StepTreatment | null;

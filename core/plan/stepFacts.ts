@@ -101,6 +101,10 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     startC: fromC,
     rateCPerMin: rateOf(step.phases, fromC),
     heatMin: step.phases.filter(isHeated).reduce((sum, phase) => sum + typicalMin(phase), 0),
+    holdMin: step.phases.reduce(
+      (sum, phase) => sum + (phase.kind === 'hold' ? Math.max(phase.minutes.typical, phase.minutes.said ? phase.minutes.max : 0) : 0),
+      0,
+    ),
     checkGapMin: checkGapMin(step.phases),
     heatWindows: step.phases.flatMap((phase, i) => (isHeated(phase) && step.phaseTimes[i] ? [step.phaseTimes[i]] : [])),
     wetMin: step.phases

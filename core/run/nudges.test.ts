@@ -55,6 +55,18 @@ describe('setting up', () => {
   test('alone it ends the step', () => expect(call(callsIn([{ kind: 'charge', minutes: 10, act: 'In' }], 1), 'finish')?.dueMs).toBe(10 * MIN));
 });
 
+test('a steamer’s water is called as often as the plan says, not every twenty minutes', () => {
+  const steam: Phase = { kind: 'hold', bandC: [95, 102], ceilingC: 105, minutes: span(60, 60, 60), stirEveryMin: null, flipAtMin: 30 };
+  expect(call(callsIn([steam, lift], 1, { step: { lookInMin: 12 } }), 'check')).toMatchObject({
+    dueMs: 12 * MIN,
+    text: 'Look at the steamer’s water: top it up hot',
+  });
+  expect(call(callsIn([steam, lift], 1), 'check')?.dueMs).toBe(20 * MIN);
+  expect(
+    planned([wool('a', 30)], { chain: [{ id: 'b', methodId: 'bundle-steam', params: {}, dyestuffId: 'weld' }] }).steps.map((one) => one.lookInMin ?? null),
+  ).toEqual([null, expect.any(Number), null]);
+});
+
 describe('heating up', () => {
   const hold: Phase = { kind: 'hold', bandC: [70, 80], ceilingC: 82, minutes: span(60, 60, 60), stirEveryMin: 10, flipAtMin: 30 };
   test('when the probe is silent it asks for a look at the planned time', () =>

@@ -132,10 +132,13 @@ function runningNudges(
         if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'stir', dueMs, 'Stir gently'));
       }
       // Stirring is a look; where nobody stirs so often, somebody looks in (safety handbook P5).
-      if (phase.stirEveryMin === null || phase.stirEveryMin > LOOK_IN_MIN) {
+      const lookInMin = step.lookInMin ?? LOOK_IN_MIN;
+      if (phase.stirEveryMin === null || phase.stirEveryMin > lookInMin) {
         const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs, ...state.checks.map((check) => check.atMs), ...state.flippedAtMs);
-        const dueMs = lastMs + LOOK_IN_MIN * MIN;
-        if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'check', dueMs, 'Look in: heat, water, goods. Top up with hot water where it sank'));
+        const dueMs = lastMs + lookInMin * MIN;
+        const text =
+          step.lookInMin === undefined ? 'Look in: heat, water, goods. Top up with hot water where it sank' : 'Look at the steamer’s water: top it up hot';
+        if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'check', dueMs, text));
       }
       if (step.lookAtMin !== null && !state.checks.some((check) => check.atMs >= now.enteredMs)) {
         nudges.push(nudge(step, 'check', now.enteredMs + step.lookAtMin * MIN, 'Look early: does it take? Pale beside a coloured one means no mordant'));

@@ -36,6 +36,7 @@ export const facts = (more: Partial<StepFacts> = {}): StepFacts => ({
   startC: 15,
   rateCPerMin: null,
   heatMin: 0,
+  holdMin: more.heatMin ?? 0,
   checkGapMin: 0,
   heatWindows: [],
   wetMin: 0,

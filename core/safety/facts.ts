@@ -78,6 +78,8 @@ export interface StepFacts {
   /** Average rise above 40 °C, °C/min; null without a rise. */
   readonly rateCPerMin: number | null;
   readonly heatMin: number;
+  /** Minutes at the heat, heating up left out: only then does a steamer lose its water. */
+  readonly holdMin: number;
   /** Longest stretch on the heat without a planned look, min. */
   readonly checkGapMin: number;
   readonly heatWindows: readonly Window[];

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { fitVessel } from '../dose/fit';
+import { steamerDryMin, steamerLookMin } from '../heat/steamer';
 import { home, planned, step, vessels, wool } from '../plan/plan.fixture';
 import { ASSISTANTS } from '../shelf/data/assistants';
 import { DYESTUFFS } from '../shelf/data/dyestuffs';
@@ -11,7 +12,7 @@ import { rankFindings } from './finding';
 import { promiseIn } from './promises';
 import { absentFinding, checkStep, circuitFinding, RULES } from './rules/all';
 import { fizzL } from './rules/together';
-import { glassSaid, liftSaid, lossL, steamerDryMin } from './rules/work';
+import { glassSaid, liftSaid, lossL } from './rules/work';
 
 /** What one rule says of these facts. */
 const says = (id: string, more: Partial<StepFacts>) => {
@@ -245,6 +246,7 @@ describe('jars, steam and long heat', () => {
   ])('a plant soak of %d min', (wetMin, expected) => expect(severity('R29', { ...solar, wetMin })).toEqual(expected));
   test('a wet roll for more than a day', () => expect(severity('R29', { kind: 'bundle', still: true, wetMin: 25 * 60 })).toEqual(['caution']));
   test('1.5 L of steam water with loss unknown is gone in 60 min; one kilowatt takes 1.6 L an hour', () => {
+    expect([60, 30, 2, null].map(steamerLookMin)).toEqual([15, 10, 1, 15]);
     expect(steamerDryMin(1500, null)).toBe(60);
     expect(steamerDryMin(1600, 1000)).toBe(60);
     expect(steamerDryMin(null, 1000)).toBeNull();

@@ -256,7 +256,7 @@ const acetateStep = step({
   phases: [charge(15, 'Dissolve in hot water, put the wet goods in'), soak(60, at('soakMin'), 1440, 30), lift(5, 'Lift and squeeze')],
   treatment: 'mordant',
 });
-const acetateParams = [p('acetatePct', 'aluminium acetate', '% WOF', 8, 0, 50), p('soakMin', 'in hot water', 'min', 90, 60, 120), waterParam(30)];
+const acetateParams = [p('acetatePct', 'aluminium acetate', '% WOF', 8, 0, 50), p('soakMin', 'in hot water', 'min', 90, 60, 1440), waterParam(30)];
 
 const MORDANT: readonly Method[] = [
   method({

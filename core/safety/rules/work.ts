@@ -1,3 +1,4 @@
+import { steamerDryMin, steamerLookMin } from '../../heat/steamer';
 import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
 import { plantRow, plantRowsFor } from '../data/plants';
@@ -16,10 +17,6 @@ const SHALLOW_PCT = 8;
 
 /** Water lost from a pot, L/h: covered simmer, open simmer, rolling boil (usual, unless measured). */
 const LOSS_L_PER_H = { covered: 0.3, open: 0.8, boil: 1.5 } as const;
-/** Steam a kilowatt makes, L/h; 1.5 L/h where nobody knows the power. */
-const STEAM_L_PER_KWH = 1.6;
-const STEAM_UNKNOWN_L_PER_H = 1.5;
-
 /** What is eaten or drunk by people in any case: a shared cup or pot is a caution for these, not a stop (section 7). */
 const FOOD = [
   'onionSkin',
@@ -59,22 +56,15 @@ export function lossL({ heated, heatMin, lid, hottestC, waterMl }: Pick<StepFact
   return waterMl === null ? loss : Math.min(loss, waterMl / 1000);
 }
 
-/** Minutes until a steamer is dry; null when its water is unknown. */
-export function steamerDryMin(usableMl: number | null, watt: number | null): number | null {
-  if (usableMl === null) return null;
-  const perH = watt === null ? STEAM_UNKNOWN_L_PER_H : (STEAM_L_PER_KWH * watt) / 1000;
-  return (60 * usableMl) / 1000 / perH;
-}
-
 function steamer(facts: StepFacts): readonly Said[] {
   if (facts.vessel?.kind !== 'steamer' && facts.kind !== 'bundle') return clear;
   if (!facts.heated) return clear;
   const dryMin = steamerDryMin(facts.waterMl, facts.heatSource?.maxW ?? null);
   if (dryMin === null) return caution('How long the steamer’s water lasts is unknown. Keep a kettle ready and look every 15 min.');
-  const checkMin = Math.max(1, Math.floor(Math.min(15, dryMin / 3)));
+  const checkMin = steamerLookMin(dryMin);
   const text = `Water may be gone in about ${Math.floor(dryMin)} min. Check every ${checkMin} min and keep a kettle ready.`;
   // Between top-ups the water must last.
-  const marks = [0, ...facts.topUpsMin, facts.heatMin];
+  const marks = [0, ...facts.topUpsMin, facts.holdMin];
   const longestMin = Math.max(...marks.slice(1).map((mark, i) => mark - (marks[i] ?? 0)));
   return above(longestMin, dryMin) ? stop(text) : caution(text);
 }
