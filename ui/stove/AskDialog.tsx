@@ -21,8 +21,8 @@ import { WhenField } from '../form/WhenField';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { stoveTheme } from '../theme/antdTheme';
+import type { AskFor } from './acts';
 import { AGO, type AskValues, askFact, askReader } from './askFact';
-import type { AskFor } from './stoveView';
 
 export interface Asked {
   readonly ask: AskFor;

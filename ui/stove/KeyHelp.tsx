@@ -1,21 +1,19 @@
 'use client';
 import { Descriptions, Modal } from 'antd';
+import { ACTS } from './acts';
 
-const KEYS = [
-  ['1 – 9', 'choose the vessel'],
-  ['b', 'on to the next part: heat on, start hold, lift, done'],
-  ['r', 'log a temperature'],
-  ['s', 'stirred'],
-  ['a', 'log an addition'],
-  ['c', 'looked at it'],
-  ['p', 'log a pH'],
-  ['v', 'log a volume'],
-  ['n', 'note'],
+/** Keys that are no act on a vessel. */
+const OTHERS = [
   ['m', 'every other act'],
   ['u', 'take the last act back'],
   ['/', 'find anything'],
   ['?', 'this list'],
 ] as const;
+const KEYS: readonly (readonly [string, string])[] = [
+  ['1 – 9', 'choose the vessel'],
+  ...ACTS.flatMap((act) => (act.key === null ? [] : [[act.key, act.help] as const])),
+  ...OTHERS,
+];
 
 export const KeyHelp = ({ onClose }: { onClose: () => void }) => (
   <Modal open title="One key an act" footer={null} onCancel={onClose}>

@@ -2,7 +2,10 @@
 import { Button, Modal } from 'antd';
 import type { PlanLot } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
-import type { AskFor, StoveCard } from './stoveView';
+import { ACTS, type AskFor, actRow, isAsk } from './acts';
+import type { StoveCard } from './stoveView';
+
+const END = actRow('end');
 
 interface Props {
   readonly card: StoveCard;
@@ -15,34 +18,15 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const ASKS: readonly { ask: AskFor; label: string; key: string }[] = [
-  { ask: 'reading', label: 'Temperature', key: 'r' },
-  { ask: 'ph', label: 'pH', key: 'p' },
-  { ask: 'volume', label: 'Volume', key: 'v' },
-  { ask: 'addition', label: 'Addition', key: 'a' },
-  { ask: 'checked', label: 'Looked at it', key: 'c' },
-  { ask: 'note', label: 'Note', key: 'n' },
-  { ask: 'move', label: 'Move to another vessel', key: '' },
-  { ask: 'weigh', label: 'Weigh a lot', key: '' },
-  { ask: 'pause', label: 'Pause', key: '' },
-  { ask: 'skip', label: 'Skip this step', key: '' },
-];
-
 /** Every act there is for one vessel. */
 export function MoreActs({ card, lots, onPale, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
       <div className="vessel-acts">
-        <Button className="tall" onClick={() => onLog([{ type: 'stirred', stepId }], 'stirred')}>
-          Stirred <kbd>s</kbd>
-        </Button>
-        <Button className="tall" onClick={() => onLog([{ type: 'flipped', stepId }], 'turned')}>
-          Turned the load
-        </Button>
-        {ASKS.map((entry) => (
-          <Button key={entry.ask} className="tall" onClick={() => onAsk(entry.ask)}>
-            {entry.label} {entry.key ? <kbd>{entry.key}</kbd> : null}
+        {ACTS.filter((act) => act.more !== null && act.id !== 'end').map(({ id, more, key, log, help }) => (
+          <Button key={id} className="tall" onClick={() => (log ? onLog(log(stepId), help) : isAsk(id) ? onAsk(id) : undefined)}>
+            {more} {key ? <kbd>{key}</kbd> : null}
           </Button>
         ))}
         {lots.length > 1
@@ -66,8 +50,8 @@ export function MoreActs({ card, lots, onPale, onAsk, onLog, onClose }: Props) {
               </Button>
             ))
           : null}
-        <Button className="tall" onClick={() => onLog([{ type: 'stepFinished', stepId }], 'ended')}>
-          End this step now
+        <Button className="tall" onClick={() => onLog(END.log?.(stepId) ?? [], 'ended')}>
+          {END.more}
         </Button>
       </div>
     </Modal>

@@ -31,12 +31,13 @@ import { FailedPage, LoadingPage } from '../shell/PageState';
 import { useKeys } from '../shell/useKeys';
 import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
+import { ACTS } from './acts';
 import { CallStrip } from './CallStrip';
 import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
 import { rescuePale } from './rescuePale';
-import { type AskFor, nextAct, type StoveAct, type StoveCard, stoveView } from './stoveView';
+import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls } from './useCalls';
 import { VesselCard } from './VesselCard';
@@ -55,7 +56,6 @@ const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp)
 const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, ...LOG_PARTS];
 
 const NO_STOCK: readonly StockLevel[] = [];
-const ASK_BY_KEY: Readonly<Record<string, AskFor>> = { r: 'reading', p: 'ph', v: 'volume', a: 'addition', c: 'checked', n: 'note' };
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
 export function StovePage({ runId }: { runId: string }) {
@@ -118,15 +118,13 @@ function Stove({ run }: { run: LiveRun }) {
     if (!cardNow) return;
     const own = cardNow.acts.find((act) => act.key === key);
     if (own) return doAct(own, cardNow.step);
-    if (key === 'b') return doAct(nextAct(cardNow.step, cardNow.clock), cardNow.step);
-    if (key === 's') return log([{ type: 'stirred', stepId: cardNow.step.id }], `${cardNow.step.title}: stirred`);
     if (key === 'm') return setMore(cardNow);
-    const what = ASK_BY_KEY[key];
-    if (what) setAsked({ ask: what, step: cardNow.step });
+    const act = ACTS.find((row) => row.key === key);
+    if (act) doAct(actOn(act.id, cardNow.step, cardNow.clock), cardNow.step);
   };
   useKeys(!asked && !more && !help && !early, {
     ...Object.fromEntries(DIGITS.map((digit) => [digit, () => setChosen(Number(digit))])),
-    ...Object.fromEntries(['b', 's', 'm', ...Object.keys(ASK_BY_KEY)].map((key) => [key, () => press(key)])),
+    ...Object.fromEntries(['m', ...ACTS.flatMap((row) => row.key ?? [])].map((key) => [key, () => press(key)])),
     u: takeBack,
     '?': () => setHelp(true),
     'Shift+?': () => setHelp(true),

@@ -7,7 +7,7 @@ import { substanceByName } from '@/core/run/additionFindings';
 import type { RunFact } from '@/core/run/events';
 import type { Shelf } from '@/core/shelf/lookup';
 import { amountReader, massReader, numberReader, type Reader, temperatureReader, typedValue, volumeReader } from '../form/typed';
-import type { AskFor } from './stoveView';
+import type { AskFor } from './acts';
 
 /** What is typed into the small form of an act. */
 export interface AskValues {

@@ -1,5 +1,6 @@
 import { readNumber } from '@/core/measure/parseNumber';
 import { fahrenheitToC } from '@/core/measure/temperature';
+import { actByWord } from './acts';
 
 /** One line typed at the stove: "2 66 c", "pot 1 stirred", "1 ph 4.5", "2 looked good 10 min ago". */
 export type TypedAct =
@@ -41,27 +42,16 @@ export function parseAct(line: string): TypedLine | null {
 
 function readWhat(text: string): TypedAct | null {
   const [, word = '', tail = ''] = /^([a-z]+)\s*(.*)$/i.exec(text) ?? [];
-  switch (word.toLowerCase()) {
-    case 'stir':
+  const act = word === '' ? null : actByWord(word);
+  switch (act) {
     case 'stirred':
-    case 's':
-      return { act: 'stirred' };
-    case 'flip':
     case 'flipped':
-    case 'turned':
-      return { act: 'flipped' };
     case 'next':
-    case 'lift':
-    case 'lifted':
-    case 'done':
-      return { act: 'next' };
-    case 'look':
-    case 'looked':
+      return { act };
     case 'checked':
-      return { act: 'checked', text: tail };
+      return { act, text: tail };
     case 'note':
-    case 'n':
-      return tail ? { act: 'note', text: tail } : null;
+      return tail ? { act, text: tail } : null;
     case 'ph': {
       const number = readNumber(tail);
       return number && number.rest.trim() === '' ? { act: 'reading', quantity: 'ph', value: number.value } : null;

@@ -13,6 +13,7 @@ import type { RunEvent, RunFact } from '@/core/run/events';
 import type { RunState, StepState } from '@/core/run/fold';
 import type { Nudge } from '@/core/run/nudges';
 import { runNow } from '@/core/run/runNow';
+import { type ActId, type AskFor, actRow, isAsk } from './acts';
 
 /** What the stove shows of one vessel in use. */
 export interface StoveCard {
@@ -40,8 +41,6 @@ export interface StoveAct {
   /** Facts to log at once, or a small form to fill first. */
   readonly does: { readonly log: readonly RunFact[] } | { readonly ask: AskFor; readonly additionId?: string };
 }
-
-export type AskFor = 'reading' | 'ph' | 'volume' | 'addition' | 'checked' | 'note' | 'move' | 'skip' | 'pause' | 'weigh';
 
 export interface StoveView {
   readonly state: RunState;
@@ -211,7 +210,8 @@ const part = (minutes: number, word: string): string => (minutes >= 1 ? `${Math.
 function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
   const { id: stepId } = step;
   if (own.status === 'paused') return [{ key: 'p', label: 'Go on', does: { log: [{ type: 'resumed', stepId }] } }];
-  const reading: StoveAct = { key: 'r', label: 'Reading', does: { ask: 'reading' } };
+  const on = (id: ActId): StoveAct => actOn(id, step, clock);
+  const reading = on('reading');
   const next = nextAct(step, clock);
   switch (clock.current?.phase.kind) {
     case 'charge': {
@@ -219,21 +219,28 @@ function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
       return [...missing.map((addition) => addAct(addition)).slice(0, 2), next, reading].slice(0, 3);
     }
     case 'hold':
-      return [reading, { key: 's', label: 'Stirred', does: { log: [{ type: 'stirred', stepId }] } }, next];
+      return [reading, on('stirred'), next];
     case 'soak':
     case 'until':
     case 'rest':
-      return [{ key: 'c', label: 'Looked', does: { ask: 'checked' } }, reading, next];
+      return [on('checked'), reading, next];
     case 'raise':
-      return [reading, next, { key: 'n', label: 'Note', does: { ask: 'note' } }];
+      return [reading, next, on('note')];
     default:
-      return [next, { key: 'n', label: 'Note', does: { ask: 'note' } }];
+      return [next, on('note')];
   }
 }
 
+/** An act of the table on one step. */
+export function actOn(id: ActId, step: PlanStep, clock: StepClock): StoveAct {
+  if (id === 'next') return nextAct(step, clock);
+  const { key, label, log } = actRow(id);
+  return { key: key ?? '', label, does: !log && isAsk(id) ? { ask: id } : { log: log?.(step.id) ?? [] } };
+}
+
 const addAct = (addition: PlanStep['additions'][number]): StoveAct => ({
-  key: 'a',
-  label: `Added ${addition.name}`,
+  key: actRow('addition').key ?? '',
+  label: `${actRow('addition').label} ${addition.name}`,
   does: { ask: 'addition', additionId: addition.id },
 });
 
