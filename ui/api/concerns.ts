@@ -1,7 +1,7 @@
 import type { Changed, LiveMessage } from '@/contract/views';
 
 /** Acts that change what a lot's passport, the stock or a list of sessions says. */
-const TELLING = new Set(['stepFinished', 'skipped', 'addition', 'amended', 'finished', 'moved']);
+const TELLING = new Set(['stepFinished', 'skipped', 'addition', 'amended', 'finished', 'moved', 'lotOut', 'lotIn']);
 
 type Test = (message: LiveMessage, id: string | undefined) => boolean;
 const changed =
