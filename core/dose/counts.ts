@@ -28,6 +28,9 @@ export const bandsOf = (points: Known, tiesPerPoint: Known): Working =>
     (points_, ties) => points_ * ties,
   );
 
+/** Name of what goes into one portion, in its working. */
+export const TO_A_PORTION = 'to a portion';
+
 /** So much to a portion, portions whole: T41, a cup is for 4 g, so 100 g are 25 cups. @param unit of what goes into one */
 export const perPortion = (dryG: Known, portionG: Known, each: Known, unit: AmountUnit): Working =>
   work(
@@ -35,7 +38,7 @@ export const perPortion = (dryG: Known, portionG: Known, each: Known, unit: Amou
     [
       { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
       { name: 'a portion is for', value: portionG, unit: 'g' },
-      { name: 'to a portion', value: each, unit },
+      { name: TO_A_PORTION, value: each, unit },
     ],
     unit,
     PRACTICE,

@@ -167,3 +167,40 @@ test('a blend: percent of all or of the share that takes dye, both shown, asked;
   await expect(page.locator('.beside')).toContainText(/heat .*–/);
   await expect(tannin.getByLabel('hold', { exact: true })).toHaveValue('60 min – 2 h');
 });
+
+test('four cups: a teaspoon each or in all is asked once; a hundred grams are twenty cups', async ({ page }) => {
+  await addLot(page, BASE, 'Wool bits', '20 g');
+  await page.goto(`${BASE}/sessions/new`);
+  await page.getByRole('checkbox', { name: /Wool bits/ }).check();
+  await chooseWay(page, 'microwave', 'Tea in a cup, by microwave');
+  const cups = page.locator('#item-c2');
+  await cups
+    .getByRole('button', { name: /Tea, in a cup/ })
+    .first()
+    .click();
+  for (const [label, text] of [
+    ['a cup is for', '5 g'],
+    ['water in a cup', '250 mL'],
+    ['vinegar to a cup', '5 mL'],
+  ] as const) {
+    await cups.getByLabel(label, { exact: true }).fill(text);
+    await cups.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await expect(cups.locator('.amount').filter({ hasText: 'vinegar' })).toContainText('20 mL');
+  const vinegar = cups.getByLabel('Set white vinegar instead');
+  await vinegar.fill('1 1/2 tsp (metric)');
+  await vinegar.press('Enter');
+  const asked = cups.getByRole('group', { name: 'Each, or in all?' });
+  await expect(asked).toContainText('There are 4');
+  await asked.getByRole('button', { name: 'Each: 30 mL' }).click();
+  await expect(cups.locator('.amount').filter({ hasText: 'vinegar' })).toContainText('30 mL');
+  await vinegar.fill('2 tsp (metric)');
+  await vinegar.press('Enter');
+  await expect(asked).toBeHidden();
+  await expect(cups.locator('.amount').filter({ hasText: 'vinegar' })).toContainText('40 mL');
+
+  // The same for a hundred grams: 20 cups, 5 L, and 100 mL of vinegar.
+  await addLot(page, BASE, 'Hundred grams', '100 g');
+  await page.goto(`${BASE}/bench?tool=dose&fibre=100+g&amount=20+mL&from=20+g`);
+  await expect(page.locator('.bench')).toContainText('For this fibre 100 mL');
+});

@@ -1,6 +1,7 @@
 'use client';
 import { Button, Collapse, Select } from 'antd';
 import { useEffect, useState } from 'react';
+import type { EachMeans } from '@/core/measure/each';
 import type { PercentMeans } from '@/core/measure/percent';
 import { type Method, rangedParams } from '@/core/method/method';
 import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
@@ -48,6 +49,7 @@ export function ChainEditor(props: Props) {
   const { book } = room;
   const print = usePrint();
   const [percentMeans, setPercentMeans] = useState<PercentMeans | null>(null);
+  const [eachMeans, setEachMeans] = useState<EachMeans | null>(null);
   const [open, setOpen] = useState<readonly string[]>([]);
   const wrong = [...new Set(problems.map((problem) => itemOfProblem(problem.at, draft)).filter((id) => id !== null))].join(' ');
   // A step with something to mend opens by itself.
@@ -95,6 +97,8 @@ export function ChainEditor(props: Props) {
               problems={problems.filter((problem) => itemOfProblem(problem.at, draft) === item.id)}
               percentMeans={percentMeans}
               onPercentMeans={setPercentMeans}
+              eachMeans={eachMeans}
+              onEachMeans={setEachMeans}
             />
           ),
         }))}
@@ -128,6 +132,8 @@ interface ItemProps extends Props {
   readonly place: number;
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
+  readonly eachMeans: EachMeans | null;
+  readonly onEachMeans: (means: EachMeans | null) => void;
 }
 
 function Item(props: ItemProps) {
@@ -136,7 +142,7 @@ function Item(props: ItemProps) {
 }
 
 function OpenItem(props: ItemProps) {
-  const { item, place, draft, onDraft, plan, problems, room, percentMeans, onPercentMeans } = props;
+  const { item, place, draft, onDraft, plan, problems, room, percentMeans, onPercentMeans, eachMeans, onEachMeans } = props;
   const { book, vessels } = room;
   const lots = room.lots.filter((lot) => draft.lotIds.includes(lot.id));
   const method = methodOf(item, plan, room);
@@ -220,6 +226,8 @@ function OpenItem(props: ItemProps) {
               shelfLabels={book.labels}
               percentMeans={percentMeans}
               onPercentMeans={onPercentMeans}
+              eachMeans={eachMeans}
+              onEachMeans={onEachMeans}
             />
           ))
         : null}

@@ -2,7 +2,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { resultOf } from '@/core/dose/working';
-import { isSpan, type Known, knownOf, knownText, type Span } from '@/core/figure';
+import { isSpan, type Known, knownOf, knownText, type Span, timesSpan } from '@/core/figure';
+import { type EachMeans, eachOrAll } from '@/core/measure/each';
 import { type PercentMeans, percentReadings, readPercent } from '@/core/measure/percent';
 import { printNumber } from '@/core/measure/print';
 import type { PlannedAmount } from '@/core/plan/plan';
@@ -20,6 +21,11 @@ interface Props {
   /** How a percentage was read the last time in this plan; null: it has not been asked yet. */
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
+  /** Cups or pieces that the step is for; 1 where there is nothing to ask. */
+  readonly portions: number;
+  /** How an amount was meant the last time in this plan; null: it has not been asked yet. */
+  readonly eachMeans: EachMeans | null;
+  readonly onEachMeans: (means: EachMeans | null) => void;
   readonly onSet: (value: Known) => void;
   /** Something was said of it in place of what is worked out, other than an amount: a ratio. */
   readonly isSaid?: boolean;
@@ -27,24 +33,29 @@ interface Props {
   readonly onPlant?: ((said: PlantAmount | null) => void) | undefined;
 }
 
+const timesSaid = (said: number | Span, n: number): number | Span => (isSpan(said) ? timesSpan(said, n) : said * n);
+
 /**
  * Typed as people write: "54 g", "1 1/2 tsp (US)", "2 %". A percentage asks once which kind is meant and then keeps to
  * it. What cannot be read is said under the field and changes nothing.
  */
-export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, onPercentMeans, onSet, isSaid = false, onPlant }: Props) {
+export function OverruleField(props: Props) {
+  const { amount, dryG, bathMl, bulkGPerMl, percentMeans, onPercentMeans, portions, eachMeans, onEachMeans, onSet, isSaid = false, onPlant } = props;
   const print = usePrint();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [pct, setPct] = useState<number | null>(null);
+  const [unsaid, setUnsaid] = useState<number | Span | null>(null);
   const readAmount = onPlant ? plantReader(print.measures) : amountReader(amount.unit, bulkGPerMl, print.measures);
   const percentOf = (typed: string) => (amount.unit === 'g' ? readPercent(typed) : null);
-  const read = (typed: string): Read<unknown> => (percentOf(typed) === null ? readAmount(typed) : { ok: true, value: null, says: '' });
+  const read = (typed: string): Read<unknown> => (percentOf(typed) === null ? readAmount(eachOrAll(typed).bare) : { ok: true, value: null, says: '' });
   const take = (value: number | Span, words: string | null) => {
     setProblem(null);
     setSaid(words);
     setText('');
     setPct(null);
+    setUnsaid(null);
     onSet(isSpan(value) ? value : Math.round(value * 10_000) / 10_000);
   };
   const takePercent = (percent: number, means: PercentMeans) => {
@@ -55,6 +66,10 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
       return setProblem(means === 'wof' ? 'The fibre’s weight is unknown; weigh it first.' : 'The bath’s volume is unknown; set the water first.');
     take(grams, `${printNumber(percent)} % read as ${means === 'wof' ? 'of the fibre’s weight' : 'a solution, g per 100 mL'}.`);
   };
+  const takeEach = (known: number | Span, means: EachMeans) => {
+    onEachMeans(means);
+    take(means === 'each' ? timesSaid(known, portions) : known, means === 'each' ? `Read as each: ${portions} of them.` : 'Read as in all.');
+  };
   const set = () => {
     if (text.trim() === '') return setProblem(null);
     const percent = percentOf(text);
@@ -62,7 +77,8 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
       setProblem(null);
       return percentMeans === null ? setPct(percent) : takePercent(percent, percentMeans);
     }
-    const got = readAmount(text);
+    const { bare, means } = eachOrAll(text);
+    const got = readAmount(bare);
     if (!got.ok || got.value === null) return;
     if ('by' in got.value) {
       setText('');
@@ -72,6 +88,9 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
     const known = knownOf(figure);
     if (known === null) return;
     const said = knownText(known, (value) => print.amount(value, amount.unit));
+    const meant = portions > 1 ? (means ?? eachMeans) : 'all';
+    if (meant === null) return setUnsaid(known);
+    if (portions > 1) return takeEach(known, meant);
     take(known, plusMinusPct === null ? null : `A spoon is a guess: ${said} give or take ${Math.round(plusMinusPct)} %. Weigh it if you can.`);
   };
   const readings = pct === null ? null : percentReadings(pct, dryG, bathMl);
@@ -120,6 +139,19 @@ export function OverruleField({ amount, dryG, bathMl, bulkGPerMl, percentMeans, 
           </div>
         </fieldset>
       ) : null}
+      {unsaid === null ? null : (
+        <fieldset className="plain-set" aria-label="Each, or in all?">
+          <p>Each, or in all? There are {portions}.</p>
+          <div className="line line-tight">
+            {(['each', 'all'] as const).map((means) => (
+              <Button key={means} size="small" onClick={() => takeEach(unsaid, means)}>
+                {means === 'each' ? 'Each' : 'In all'}:{' '}
+                {knownText(means === 'each' ? timesSaid(unsaid, portions) : unsaid, (value) => print.amount(value, amount.unit))}
+              </Button>
+            ))}
+          </div>
+        </fieldset>
+      )}
       {said ? (
         <p className="quiet small">
           {said}{' '}

@@ -1,8 +1,10 @@
 'use client';
 import { Button, Input, Select } from 'antd';
 import { useId } from 'react';
+import { TO_A_PORTION } from '@/core/dose/counts';
 import { knownValue, sumFigures } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
+import type { EachMeans } from '@/core/measure/each';
 import type { PercentMeans } from '@/core/measure/percent';
 import { LID_WORD, LIDS } from '@/core/method/method';
 import type { Draft } from '@/core/plan/draft';
@@ -29,6 +31,8 @@ interface Props {
   readonly shelfLabels: Readonly<Record<string, string>>;
   readonly percentMeans: PercentMeans | null;
   readonly onPercentMeans: (means: PercentMeans | null) => void;
+  readonly eachMeans: EachMeans | null;
+  readonly onEachMeans: (means: EachMeans | null) => void;
 }
 
 /** Quantities of one step with their working, and where, when and how covered it is done. */
@@ -109,7 +113,16 @@ export function StepFields(props: Props) {
   );
 }
 
-function Amounts({ step, plan, draft, onDraft, assistants, dyestuffs, shelfLabels, percentMeans, onPercentMeans }: Props) {
+/** Cups of a step that is measured by the cup; pieces of a dip; 1 where an amount is for all anyway. */
+function portionsOf(step: PlanStep, plan: Plan): number {
+  const each = step.water?.proposed.inputs.find((input) => input.name === TO_A_PORTION)?.value;
+  const all = step.water?.proposed.result;
+  if (typeof each === 'number' && each > 0 && typeof all === 'number') return Math.round(all / each);
+  return step.kind === 'dip' ? plan.lots.filter((lot) => step.sizedBy.includes(lot.id)).reduce((sum, lot) => sum + lot.pieces, 0) : 1;
+}
+
+function Amounts({ step, plan, draft, onDraft, assistants, dyestuffs, shelfLabels, percentMeans, onPercentMeans, eachMeans, onEachMeans }: Props) {
+  const portions = portionsOf(step, plan);
   const amounts = [...step.additions, ...(step.water ? [step.water] : [])];
   const wholeG = knownValue(sumFigures(plan.lots.filter((lot) => step.sizedBy.includes(lot.id)).map((lot) => lot.dryWeightG)));
   const dryG = wholeG === null || step.part?.sharePct === null ? null : (wholeG * (step.part?.sharePct ?? 100)) / 100;
@@ -149,6 +162,9 @@ function Amounts({ step, plan, draft, onDraft, assistants, dyestuffs, shelfLabel
           bulkGPerMl={assistants.find((one) => one.id === amount.substance)?.bulkGPerMl ?? null}
           percentMeans={percentMeans}
           onPercentMeans={onPercentMeans}
+          portions={amount.id === 'water' ? 1 : portions}
+          eachMeans={eachMeans}
+          onEachMeans={onEachMeans}
           onSet={(value) => {
             const cleared = value === null ? withEntry(draft, 'plantAmounts', key, null) : draft;
             onDraft(withEntry(cleared, 'overrules', key, value));
