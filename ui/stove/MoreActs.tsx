@@ -2,7 +2,7 @@
 import { Button, Modal } from 'antd';
 import type { PlanLot } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
-import { ACTS, type AskFor, actRow, isAsk } from './acts';
+import { type AskFor, actRow, actsAt, isAsk } from './acts';
 import type { StoveCard } from './stoveView';
 
 const END = actRow('end');
@@ -24,11 +24,13 @@ export function MoreActs({ card, lots, onPale, onAsk, onLog, onClose }: Props) {
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
       <div className="vessel-acts">
-        {ACTS.filter((act) => act.more !== null && act.id !== 'end').map(({ id, more, key, log, help }) => (
-          <Button key={id} className="tall" onClick={() => (log ? onLog(log(stepId), help) : isAsk(id) ? onAsk(id) : undefined)}>
-            {more} {key ? <kbd>{key}</kbd> : null}
-          </Button>
-        ))}
+        {actsAt(card.isWet)
+          .filter((act) => act.more !== null && act.id !== 'end')
+          .map(({ id, more, key, log, help }) => (
+            <Button key={id} className="tall" onClick={() => (log ? onLog(log(stepId), help) : isAsk(id) ? onAsk(id) : undefined)}>
+              {more} {key ? <kbd>{key}</kbd> : null}
+            </Button>
+          ))}
         {lots.length > 1
           ? lots.map((lot) => {
               const isOut = card.state.lotMoves.findLast((move) => move.lotId === lot.id)?.isOut ?? false;

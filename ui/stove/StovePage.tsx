@@ -31,7 +31,7 @@ import { FailedPage, LoadingPage } from '../shell/PageState';
 import { useKeys } from '../shell/useKeys';
 import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
-import { ACTS } from './acts';
+import { ACTS, actsAt } from './acts';
 import { CallStrip } from './CallStrip';
 import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
@@ -119,7 +119,7 @@ function Stove({ run }: { run: LiveRun }) {
     const own = cardNow.acts.find((act) => act.key === key);
     if (own) return doAct(own, cardNow.step);
     if (key === 'm') return setMore(cardNow);
-    const act = ACTS.find((row) => row.key === key);
+    const act = actsAt(cardNow.isWet).find((row) => row.key === key);
     if (act) doAct(actOn(act.id, cardNow.step, cardNow.clock), cardNow.step);
   };
   useKeys(!asked && !more && !help && !early, {

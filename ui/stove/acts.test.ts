@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
-import { ACTS, actByWord, actRow, isAsk } from './acts';
+import { ACTS, actByWord, actRow, actsAt, isAsk } from './acts';
 import { parseAct } from './parseAct';
 
 test('no two acts share a key, a word, or a name', () => {
@@ -25,3 +25,9 @@ test.each(ACTS.flatMap((act) => act.words.map((word) => [word, act.id] as const)
 });
 
 test('an act that is not in the table is a fault of ours', () => expect(() => actRow('dance' as never)).toThrow('no act dance'));
+
+test('a table has no bath to read: no temperature, pH or volume is asked of it', () => {
+  const left = ACTS.filter((act) => !actsAt(false).includes(act)).map((act) => act.id);
+  expect(left).toEqual(['reading', 'ph', 'volume']);
+  expect(actsAt(true)).toBe(ACTS);
+});

@@ -55,6 +55,11 @@ export const ACTS: readonly ActRow[] = [
   row('end', 'End', 'End this step now', null, 'end this step now', [], (stepId) => [{ type: 'stepFinished', stepId }]),
 ];
 
+const OF_A_BATH: ReadonlySet<ActId> = new Set(['reading', 'ph', 'volume']);
+
+/** The acts that make sense there: a table or a line has no bath to read. */
+export const actsAt = (isWet: boolean): readonly ActRow[] => (isWet ? ACTS : ACTS.filter((act) => !OF_A_BATH.has(act.id)));
+
 const byId = new Map(ACTS.map((act) => [act.id, act]));
 export function actRow(id: ActId): ActRow {
   const found = byId.get(id);
