@@ -73,6 +73,7 @@ const step = z.strictObject({
   additions: z.array(rule).max(12),
   phases: z.array(phase).min(1, 'A step has something to do.').max(24),
   lookFor: line(400).nullable(),
+  phAim: z.strictObject({ low: ref.nullable(), high: ref.nullable() }).optional(),
   treatment: z.enum([...TREATMENTS, 'notScoured', 'noMordant']).nullable(),
   lid: z.enum(LIDS),
   still: z.boolean(),

@@ -141,6 +141,7 @@ const planStep = z
     whyNotEarlier: z.looseObject({ why: text }),
     after: z.array(text),
     lookFor: text.nullable(),
+    phAim: z.object({ low: number.nullable(), high: number.nullable() }).optional(),
     lookInMin: number.optional(),
     lookAtMin: number.nullable(),
     treatment: text.nullable(),

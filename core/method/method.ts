@@ -124,6 +124,8 @@ export interface StepTemplate {
   readonly additions: readonly AdditionRule[];
   readonly phases: readonly PhaseTemplate[];
   readonly lookFor: string | null;
+  /** Where the pH of its bath shall be before it goes on; missing: nobody asks. */
+  readonly phAim?: { readonly low: Ref | null; readonly high: Ref | null };
   /** What the lots' passports carry afterwards. */
   readonly treatment: StepTreatment | null;
   readonly lid: Lid;
@@ -164,16 +166,19 @@ export const usualParams = (method: Method): Record<string, number | null> => Ob
 /** Parameters that a range may stand for: lengths of time that have a least and a most, and quantities. */
 export function rangedParams(method: Pick<Method, 'steps'>): ReadonlySet<string> {
   const refs = method.steps.flatMap((step) => [
-    ...refsOf({ ...step, phases: [] }),
+    ...refsOf({ ...withoutAim(step), phases: [] }),
     ...step.phases.flatMap((phase) => ('minutes' in phase && typeof phase.minutes === 'object' && 'typical' in phase.minutes ? [phase.minutes.typical] : [])),
   ]);
   return new Set(refs.flatMap((ref) => (typeof ref === 'object' ? [ref.param] : [])));
 }
 
+const withoutAim = ({ phAim: _aim, ...step }: StepTemplate): StepTemplate => step;
+
 /** Every reference a step makes, so that a file can be checked before it is trusted. */
 export function refsOf(step: StepTemplate): Ref[] {
   const refs: (Ref | null | undefined)[] = [];
   if (step.bath) refs.push(...('mL' in step.bath ? [step.bath.mL] : 'mLPerG' in step.bath ? [step.bath.mLPerG] : [step.bath.mLPerPortion, step.bath.portionG]));
+  if (step.phAim) refs.push(step.phAim.low, step.phAim.high);
   for (const rule of step.additions) {
     if ('pct' in rule) refs.push(rule.pct);
     else if ('dose' in rule) refs.push(rule.dose);

@@ -82,6 +82,8 @@ describe('a kept liquor (P16)', () => {
     ['past its day', { spoilByMs: SATURDAY_9 - 3_600_000 }, ['caution']],
     ['pH 12.5', { ph: 12.5 }, ['caution']],
     ['pH 11', { ph: 11 }, []],
+    ['two baths given', { uses: 2 }, []],
+    ['three baths given', { uses: 3 }, ['note']],
   ])('%s: %j', (_what, more, expected) => expect(said(more)).toEqual(expected));
 });
 

@@ -51,6 +51,9 @@ const beyondMethod = (step: Step): Finding[] =>
     ];
   });
 
+/** A kept bath or a heap of tannin matter is suggested to be spent after so many uses (trade handbook T73; common practice, no source). */
+const USED_UP_AFTER = 3;
+
 /** A liquor out of the cupboard (safety handbook P16, P14): labelled, not past its day, and no lye. */
 function keptLiquor(step: Step, { liquors = [], steps }: Context): Finding[] {
   const liquor = liquors.find((one) => one.id === step.liquorId);
@@ -64,6 +67,8 @@ function keptLiquor(step: Step, { liquors = [], steps }: Context): Finding[] {
     found.push(say('caution', `${liquor.name} is past its day: look and smell from afar; fuzzy or coloured growth goes into the bin.`));
   if (liquor.ph !== null && (above(liquor.ph, 11) || above(2.5, liquor.ph)))
     found.push(say('caution', `${liquor.name} reads pH ${printNumber(liquor.ph)}: gloves and goggles; bring it nearer to neutral before goods go in.`));
+  if (liquor.uses >= USED_UP_AFTER)
+    found.push(say('note', `${liquor.name} has given ${liquor.uses} baths: most are spent by then. Try a strip first, or make a fresh one.`));
   return found;
 }
 

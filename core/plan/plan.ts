@@ -14,6 +14,7 @@ import type { WhyNotEarlier } from '../schedule/problem';
 import type { PlantForm } from '../shelf/dyestuff';
 import type { OwnSubstances } from '../shelf/library';
 import type { Draft, MordantAnswer } from './draft';
+import type { PhAim } from './phAim';
 import type { Phase } from './phase';
 import type { PlantDetail } from './plant';
 
@@ -94,6 +95,8 @@ export interface PlanStep {
   readonly whyNotEarlier: WhyNotEarlier;
   readonly after: readonly string[];
   readonly lookFor: string | null;
+  /** Where its pH shall be before it goes on; missing: nobody asked. */
+  readonly phAim?: PhAim | undefined;
   /** On the heat somebody looks in this often, min, where it is not the usual. */
   readonly lookInMin?: number | undefined;
   /** Minutes into the hold at which an early look was asked for; null: none. */

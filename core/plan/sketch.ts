@@ -13,6 +13,7 @@ import { additionAmount, asSaid, bathAmount, extraAmount, isPlantRule, morePlant
 import { doseWeight } from './blend';
 import type { ChainItem } from './draft';
 import { isNeeded } from './neededVessel';
+import { phAimOf } from './phAim';
 import { COOL_MIN, endsHotC, isHeated } from './phase';
 import { type PlannedAmount, type PlanProblem, plannedKnown } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
@@ -170,6 +171,7 @@ function sketchStep(
     phases,
     ...(isSteamed(template, vessel) && phases.some(isHeated) ? { lookInMin: steamerLookMin(steamerDryMin(waterMl, wattOf(vessel, input))) } : {}),
     lookFor: template.lookFor,
+    ...phAimOf(template.phAim, params),
     lookAtMin: inIt && template.treatment === 'dye' && lots.some((lot) => draft.answers?.[lot.id] === 'lookEarly') ? LOOK_EARLY_MIN : null,
     treatment: template.treatment,
     cautions: method.cautions,

@@ -36,6 +36,16 @@ test('afterwards a stop is advice, and the ordinary is quiet', () => {
   expect(bathNow(plan, mordant, having([logged('bleach', 10, 'mL')])).map((finding) => finding.rule)).toContain('X4');
   expect(bathNow(plan, mordant, having([logged('alum', 10)]))).toEqual([]);
 });
+describe('a dyebath too alkaline to give its dye (trade handbook T55; common practice, no source)', () => {
+  const said = (kind: 'dye' | 'mordant', ph: number) =>
+    factFindings(plan, step(plan, kind), blank, { ph }).filter((finding) => finding.text.includes('may not take')).length;
+  test.each([
+    ['dye', 12, 1],
+    ['dye', 14, 1],
+    ['dye', 11.9, 0],
+    ['mordant', 12.4, 0],
+  ] as const)('%s at pH %d: %d', (kind, ph, times) => expect(said(kind, ph)).toBe(times));
+});
 describe('carrying a pot (R13)', () => {
   const big = step(planned([wool('a', 400)]), 'dye');
   const hold = big.phases.findIndex((phase) => phase.kind === 'hold');

@@ -1,5 +1,7 @@
 import { type Figure, knownOf } from '../figure';
-import type { AmountUnit } from '../measure/print';
+import { atLeast } from '../measure/limits';
+import { type AmountUnit, printNumber } from '../measure/print';
+import { NOTHING_TAKES_PH } from '../plan/phAim';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { asPutIn, type Context, contentOf, factsOf, type Seen, UNKNOWN_HOT_C } from '../plan/stepFacts';
 import { type Finding, isStop, rankFindings } from '../safety/finding';
@@ -39,8 +41,24 @@ export type BathFact = { readonly pouring: Pouring } | { readonly ph: number } |
  */
 export function factFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact): Finding[] {
   const before = new Set(bathFindings(plan, step, states, null).map((finding) => finding.text));
-  return bathFindings(plan, step, states, fact).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28');
+  return [
+    ...bathFindings(plan, step, states, fact).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28'),
+    ...('ph' in fact ? nothingTakes(step, fact.ph) : []),
+  ];
 }
+
+/** A dyebath as alkaline as this gives nothing to the goods: said before they go in (common practice, no source). */
+const nothingTakes = (step: Pick<PlanStep, 'id' | 'dyestuffId'>, ph: number): Finding[] =>
+  step.dyestuffId !== null && atLeast(ph, NOTHING_TAKES_PH)
+    ? [
+        {
+          rule: 'pH 12',
+          severity: 'caution',
+          stepId: step.id,
+          text: `From a bath of pH ${printNumber(ph)} dye may not take: hold the goods back. Read a second strip; then dilute it, or begin again with less.`,
+        },
+      ]
+    : [];
 
 /** Before a pot is carried: how heavy it is, and how hot it was read last; a bath on the heat that nobody read counts as planned. */
 export function movingFindings(step: Pick<PlanStep, 'id' | 'fit' | 'phases'>, own: StepState | undefined, latestC: number | null): Finding[] {

@@ -57,6 +57,17 @@ describe('when it began', () => {
   });
 });
 
+describe('pH beside its aim', () => {
+  const read = (atMin: number, value: number): [number, RunFact] => [atMin, { type: 'reading', stepId: base.id, quantity: 'ph', value }];
+  const ph = (reads: [number, RunFact][], phAim?: PlanStep['phAim']) => row(rows([lift], [enter(0, 0), ...reads, done(10)], { step: { phAim } }), 'pH');
+  test('come to its aim is no difference', () =>
+    expect(ph([read(1, 6.2), read(2, 4)], { low: 4, high: 5 })).toMatchObject({ planned: '4 to 5', actual: '6.2, then 4', difference: null, seen: true }));
+  test('overshot at last is one', () => expect(ph([read(1, 3.4)], { low: 4, high: 5 })?.difference).toBe('The pH was 3.4 at last, not 4 to 5'));
+  test('an aim that nobody measured is not as planned', () => expect(ph([], { low: 4, high: 5 })).toMatchObject({ actual: 'not measured', seen: false }));
+  test('read without an aim, it is only told', () => expect(ph([read(1, 7)])).toMatchObject({ planned: 'not planned', difference: null }));
+  test('neither aimed nor read, there is no line', () => expect(ph([])).toBeUndefined());
+});
+
 describe('a hold', () => {
   const held = (toMin: number, readings: Reading[], stirs: number[] = []) =>
     rows([hold], [enter(0, 0), ...stirs.map((m): [number, RunFact] => [m, { type: 'stirred', stepId: base.id }]), done(toMin)], { readings });

@@ -1,6 +1,7 @@
 import { figureText, knownOf, knownText, sumFigures } from '../figure';
 import { above } from '../measure/limits';
 import { printAmount, printBand, printDuration, printExactDuration, printNumber, printTemperature } from '../measure/print';
+import { phAimText, phStanding } from '../plan/phAim';
 import { lengthText, type Phase, type SpanMin } from '../plan/phase';
 import { amountOf, type PlannedAmount, type PlanStep, plannedKnown } from '../plan/plan';
 import { unreachable } from '../result';
@@ -46,7 +47,7 @@ export function compareStep(
     start,
     ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock)),
     ...amountRows(step, state, nameOf),
-    ...phRows(state),
+    ...phRows(step, state),
     ...aloneRows(step, state, lotNameOf),
   ].map((row) => ({ stepId: step.id, ...row }));
 }
@@ -234,8 +235,13 @@ const aloneRows = (step: PlanStep, state: StepState, lotNameOf: (lotId: string) 
     );
   });
 
-const phRows = (state: StepState): Row[] =>
-  state.ph.length === 0 ? [] : [as('pH', 'not planned', state.ph.map((read) => printNumber(read.value)).join(', then '), null, false)];
+function phRows({ phAim }: PlanStep, state: StepState): Row[] {
+  const last = state.ph.at(-1)?.value;
+  const planned = phAim ? phAimText(phAim) : 'not planned';
+  if (last === undefined) return phAim ? [as('pH', planned, 'not measured', null, false)] : [];
+  const off = phAim && phStanding(phAim, last) !== 'within' ? `The pH was ${printNumber(last)} at last, not ${planned}` : null;
+  return [as('pH', planned, state.ph.map((read) => printNumber(read.value)).join(', then '), off, phAim !== undefined)];
+}
 
 const PHASE_WORD = {
   charge: 'setting up',

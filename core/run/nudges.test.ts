@@ -55,6 +55,28 @@ describe('setting up', () => {
   test('alone it ends the step', () => expect(call(callsIn([{ kind: 'charge', minutes: 10, act: 'In' }], 1), 'finish')?.dueMs).toBe(10 * MIN));
 });
 
+describe('a pH that shall be somewhere', () => {
+  const phases: Phase[] = [{ kind: 'charge', minutes: 20, act: 'In' }, lift];
+  const aim = { phAim: { low: 4, high: 5 } };
+  const read = (value: number): RunFact => ({ type: 'reading', stepId, quantity: 'ph', value });
+  const vinegar: RunFact = { type: 'addition', stepId, additionId: null, substance: 'vinegar', amount: { state: 'estimated', value: 2.46 }, unit: 'mL' };
+  const ph = (facts: [number, RunFact][], more: Phase[] = phases) => call(callsIn(more, 9, { step: aim, facts }), 'ph');
+  test('it is called for before anything goes in', () => expect(ph([])).toMatchObject({ dueMs: 0, text: 'Measure the pH: aim 4 to 5', stop: false }));
+  test('6.2 is not yet there, and what to do about it is said', () =>
+    expect(ph([[2, read(6.2)]])).toMatchObject({ dueMs: 2 * MIN, text: expect.stringMatching(/^pH 6.2, not yet 4 to 5/) }));
+  test('after an addition it is measured again', () =>
+    expect(
+      ph([
+        [2, read(6.2)],
+        [4, vinegar],
+      ]),
+    ).toMatchObject({ dueMs: 4 * MIN, text: 'Measure the pH again: aim 4 to 5' }));
+  test('3.4 is overshot', () => expect(ph([[5, read(3.4)]])?.text).toContain('overshot'));
+  test('4.0 is in range: nothing more is asked', () => expect(ph([[5, read(4)]])).toBeUndefined());
+  test('who goes on is not asked any more', () => expect(ph([], [lift])).toBeUndefined());
+  test('where no aim is set nobody asks', () => expect(call(callsIn(phases, 9), 'ph')).toBeUndefined());
+});
+
 test('a steamer’s water is called as often as the plan says, not every twenty minutes', () => {
   const steam: Phase = { kind: 'hold', bandC: [95, 102], ceilingC: 105, minutes: span(60, 60, 60), stirEveryMin: null, flipAtMin: 30 };
   expect(call(callsIn([steam, lift], 1, { step: { lookInMin: 12 } }), 'check')).toMatchObject({

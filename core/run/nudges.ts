@@ -1,5 +1,6 @@
 import { type Known, knownText } from '../figure';
 import { printAmount, printDuration, printTemperature } from '../measure/print';
+import { phAimText, phSaid, phStanding } from '../plan/phAim';
 import { LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
@@ -13,7 +14,7 @@ import type { RunState, StepState } from './fold';
 export interface Nudge {
   readonly key: string;
   readonly stepId: string;
-  readonly act: 'begin' | 'add' | 'nextPhase' | 'stir' | 'flip' | 'check' | 'lift' | 'finish' | 'tooHot' | 'dip';
+  readonly act: 'begin' | 'add' | 'ph' | 'nextPhase' | 'stir' | 'flip' | 'check' | 'lift' | 'finish' | 'tooHot' | 'dip';
   readonly dueMs: number;
   readonly text: string;
   /** The ceiling is broken or an exact dip runs over: red, not amber. */
@@ -86,6 +87,7 @@ function runningNudges(
   const next = step.phases[now.index + 1];
   switch (phase.kind) {
     case 'charge': {
+      nudges.push(...phCall(step, state, now.enteredMs));
       for (const addition of dueAdditions(step, state, now.index)) {
         const amount = amountFor(addition);
         nudges.push(
@@ -185,6 +187,16 @@ function runningNudges(
       return unreachable(phase);
   }
   return nudges;
+}
+
+/** The pH is read before anything goes in and after each addition, until it is where it shall be; to go on answers it too. */
+function phCall(step: PlanStep, state: StepState, enteredMs: number): Nudge[] {
+  if (!step.phAim) return [];
+  const last = state.ph.at(-1);
+  if (!last) return [nudge(step, 'ph', enteredMs, `Measure the pH: aim ${phAimText(step.phAim)}`)];
+  const changedMs = Math.max(0, ...state.additions.map((entry) => entry.atMs));
+  if (changedMs > last.atMs) return [nudge(step, 'ph', changedMs, `Measure the pH again: aim ${phAimText(step.phAim)}`)];
+  return phStanding(step.phAim, last.value) === 'within' ? [] : [nudge(step, 'ph', last.atMs, phSaid(step.phAim, last.value))];
 }
 
 /** A range is called at its least, too: a look there answers the call, and it goes on to its most. */

@@ -14,6 +14,7 @@ import { Page, Panel } from '../shell/Page';
 import { KIND_WORD } from '../theme/stitches';
 import { AdditionRows } from './AdditionRows';
 import { PhaseRows } from './PhaseRows';
+import { RefField } from './RefField';
 
 interface Props {
   readonly method: Method;
@@ -33,6 +34,10 @@ export function MethodEditor({ method: current, book, onClose, onSaved }: Props)
   const [sending, setSending] = useState(false);
   const set = (change: Partial<Method>) => setDraft({ ...draft, ...change });
   const setStep = (i: number, change: Partial<StepTemplate>) => set({ steps: draft.steps.with(i, { ...(draft.steps[i] as StepTemplate), ...change }) });
+  const setAim = (i: number, { phAim, ...step }: StepTemplate, change: Partial<NonNullable<StepTemplate['phAim']>>) => {
+    const aim = { low: null, high: null, ...phAim, ...change };
+    set({ steps: draft.steps.with(i, aim.low === null && aim.high === null ? step : { ...step, phAim: aim }) });
+  };
   const faults = methodFaults(draft, book.shelf);
   const keep = async () => {
     const { id: _id, version: _version, ...body } = draft;
@@ -128,6 +133,8 @@ export function MethodEditor({ method: current, book, onClose, onSaved }: Props)
             <Field label="Look for">
               {(id) => <Input id={id} value={step.lookFor ?? ''} maxLength={400} onChange={(event) => setStep(i, { lookFor: event.target.value || null })} />}
             </Field>
+            <RefField label="pH aim, from" optional value={step.phAim?.low ?? null} params={draft.params} onChange={(low) => setAim(i, step, { low })} />
+            <RefField label="pH aim, up to" optional value={step.phAim?.high ?? null} params={draft.params} onChange={(high) => setAim(i, step, { high })} />
           </div>
           <h3>Quantities</h3>
           <AdditionRows additions={step.additions} params={draft.params} book={book} onChange={(additions) => setStep(i, { additions })} />

@@ -22,7 +22,7 @@ import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
-import { bathText, phaseTemplateText, ruleText } from './templateText';
+import { bathText, phAimWords, phaseTemplateText, ruleText } from './templateText';
 
 const MethodEditor = later(() => import('./MethodEditor').then((module) => module.MethodEditor));
 
@@ -195,6 +195,7 @@ function MethodBody({ method, book }: { method: Method; book: Book }) {
               </li>
             ))}
           </ol>
+          {step.phAim ? <p>pH: {phAimWords(step.phAim, params)}</p> : null}
           {step.lookFor ? <p>Look for: {step.lookFor}</p> : null}
         </Panel>
       ))}

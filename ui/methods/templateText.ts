@@ -1,6 +1,7 @@
 import { type Known, knownText } from '@/core/figure';
 import { printDuration, printNumber } from '@/core/measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, resolveRef, type StepTemplate } from '@/core/method/method';
+import { phAimOf, phAimText } from '@/core/plan/phAim';
 import { unreachable } from '@/core/result';
 import { blockedMore } from '@/core/safety/data/blocked';
 
@@ -41,6 +42,12 @@ export function phaseTemplateText(phase: PhaseTemplate, params: Params): string 
       return unreachable(phase);
   }
 }
+
+/** Where the pH shall be, in words. */
+export const phAimWords = (aim: StepTemplate['phAim'], params: Params): string => {
+  const { phAim } = phAimOf(aim, params);
+  return phAim ? phAimText(phAim) : 'an aim you set';
+};
 
 /** A quantity as a rule in words: "10 % of the fibre's weight". */
 export function ruleText(rule: AdditionRule, params: Params): string {

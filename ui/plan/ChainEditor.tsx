@@ -180,7 +180,8 @@ function OpenItem(props: ItemProps) {
           item={item}
           dyestuffs={book.dyestuffs}
           lots={room.lots}
-          betterBy={(one) => (one.extractBy !== method.id && method.stage === 'extract' ? (book.find(one.extractBy)?.name ?? null) : null)}
+          betterBy={(one) => (one.extractBy !== method.id && method.stage === 'extract' ? (book.find(one.extractBy) ?? null) : null)}
+          onMethod={({ id: methodId }) => change({ methodId, methodVersion: null, params: {} })}
           onChange={change}
         />
       ) : null}

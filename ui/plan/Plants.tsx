@@ -3,6 +3,7 @@ import { Button, Input, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { triedHere, triedText } from '@/core/fibre/tried';
+import type { Method } from '@/core/method/method';
 import type { ChainItem } from '@/core/plan/draft';
 import { NO_DETAIL, PLANT_SOURCES, type PlantDetail, PREPARATIONS, plantWords } from '@/core/plan/plant';
 import { CHEMISTRY_WORD, type Dyestuff, MORDANT_WORD, PLANT_FORMS } from '@/core/shelf/dyestuff';
@@ -16,12 +17,14 @@ interface Props {
   /** Their pasts tell what was tried here. */
   readonly lots: readonly LotView[];
   /** Name of the extraction that suits a plant, where it is another than this one. */
-  readonly betterBy: (stuff: Dyestuff) => string | null;
+  /** The method such a plant is usually extracted by, where another stands here. */
+  readonly betterBy: (stuff: Dyestuff) => Method | null;
+  readonly onMethod: (method: Method) => void;
   readonly onChange: (change: Partial<ChainItem>) => void;
 }
 
 /** What goes into the bath, jar, bundle or print: one plant or several, each with what it was like. */
-export function Plants({ item, dyestuffs, lots, betterBy, onChange }: Props) {
+export function Plants({ item, dyestuffs, lots, betterBy, onMethod, onChange }: Props) {
   const tried = useMemo(() => triedHere(lots), [lots]);
   const plants = plantsOf(item);
   const options = dyestuffs.map((one) => ({
@@ -46,9 +49,7 @@ export function Plants({ item, dyestuffs, lots, betterBy, onChange }: Props) {
               hint={
                 stuff ? (
                   <Trade>
-                    {`${stuff.botanical ? `${stuff.botanical}; ` : ''}${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}.${
-                      better ? ` Usually: ${better}.` : ''
-                    } ${triedText(tried.substances.get(stuff.name))}`}
+                    {`${stuff.botanical ? `${stuff.botanical}; ` : ''}${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}. ${triedText(tried.substances.get(stuff.name))}`}
                   </Trade>
                 ) : null
               }
@@ -65,6 +66,11 @@ export function Plants({ item, dyestuffs, lots, betterBy, onChange }: Props) {
                 />
               )}
             </Field>
+            {better ? (
+              <Button size="small" style={{ alignSelf: 'flex-start' }} onClick={() => onMethod(better)}>
+                As it is usually done: {better.name}
+              </Button>
+            ) : null}
             {stuff ? (
               <Detail
                 name={stuff.name}

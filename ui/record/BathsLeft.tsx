@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { RunView } from '@/contract/views';
 import { figureText } from '@/core/figure';
+import { printNumber } from '@/core/measure/print';
 import { type BathLeft, bathsLeft } from '@/core/run/bathsLeft';
 import { foldRun } from '@/core/run/fold';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
@@ -40,7 +41,7 @@ export function BathsLeft({ view }: { view: RunView }) {
               <span>
                 <strong>{bath.title}</strong> in {view.plan.vessels.find((vessel) => vessel.id === bath.vesselId)?.name ?? 'its vessel'},{' '}
                 {figureText(bath.volumeMl, print.volume)}
-                {bath.ph === null ? '' : `, pH ${bath.ph}`}
+                {bath.ph === null ? '' : `, pH ${printNumber(bath.ph)}`}
               </span>
               {bath.dyestuffId ? (
                 <Button size="small" onClick={() => setKeeping(bath)}>

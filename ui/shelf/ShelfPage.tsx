@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { figureText } from '@/core/figure';
 import type { Home } from '@/core/kitchen/home';
 import { MATERIAL_SAYS, type Vessel } from '@/core/kitchen/vessel';
-import { printDuration } from '@/core/measure/print';
+import { printDuration, printNumber } from '@/core/measure/print';
 import { freshness, type Liquor } from '@/core/shelf/liquor';
 import type { StockItem, StockLevel } from '@/core/shelf/stock';
 import { useNow } from '../api/serverClock';
@@ -166,7 +166,7 @@ function Liquors({ liquors, onOpen }: { liquors: readonly Liquor[]; onOpen: (ope
               <span className="quiet">
                 {liquor.keptIn}
                 {liquor.place ? `, ${liquor.place}` : ''}; given {liquor.uses} {liquor.uses === 1 ? 'bath' : 'baths'}
-                {liquor.ph === null ? '' : `; pH ${liquor.ph}`}
+                {liquor.ph === null ? '' : `; pH ${printNumber(liquor.ph)}`}
                 {liquor.labelled ? '' : '; not labelled yet: contents, date, “not food”'}
               </span>
             </div>

@@ -3,6 +3,7 @@ import { ConfigProvider, Form, Input, Segmented, Select } from 'antd';
 import { eventInput } from '@/contract/schemas';
 import { knownValue, measured, oneOf } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
+import { phAimText, phSaid } from '@/core/plan/phAim';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
 import { type BathFact, factFindings, movingFindings } from '@/core/run/additionFindings';
@@ -79,6 +80,13 @@ const NEEDED: Partial<Record<AskFor, string>> = {
   note: 'Write something.',
   skip: 'Say why, for whoever reads the record.',
 };
+/** When what is said beside the form is to be read. */
+const BEFORE: Partial<Record<AskFor, string>> = {
+  move: 'Before you carry it.',
+  addition: 'Before you pour it in.',
+  ph: 'Before you go on.',
+  reading: 'Before you go on.',
+};
 const PLACES = {
   value: 'text',
   dryWeightG: 'text',
@@ -96,6 +104,8 @@ function bathFact(fact: RunFact): BathFact | null {
   if (fact.type === 'reading' && fact.quantity === 'ph') return { ph: fact.value };
   return fact.type === 'reading' && fact.quantity === 'bathC' ? { bathC: fact.value } : null;
 }
+
+const readPh = (fact: RunFact): number => (fact.type === 'reading' && fact.quantity === 'ph' ? fact.value : Number.NaN);
 
 /** A small form for an act that needs a word or a number. */
 export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock, onLog, onClose }: Props) {
@@ -169,6 +179,9 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                   <Input autoFocus maxLength={4000} />
                 </Form.Item>
               )}
+              {ask === 'ph' && step.phAim ? (
+                <p aria-live="polite">{Number.isNaN(readPh(fact)) ? `Aim: ${phAimText(step.phAim)}` : phSaid(step.phAim, readPh(fact))}</p>
+              ) : null}
               {ask === 'addition' ? (
                 <Form.Item name="choice" label="How sure">
                   <Segmented
@@ -191,7 +204,7 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
               ) : null}
               {warnings.length > 0 ? (
                 <div aria-live="polite">
-                  <p className="small">{ask === 'move' ? 'Before you carry it.' : 'Before you pour it in.'} If it is done already, log it all the same.</p>
+                  <p className="small">{BEFORE[ask] ?? ''} If it is done already, log it all the same.</p>
                   <Findings findings={warnings} />
                 </div>
               ) : null}

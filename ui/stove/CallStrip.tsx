@@ -55,7 +55,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Prop
   const answer = () => {
     const facts = answerTo(first, view, plan);
     if (facts) onAnswer(facts, `${step?.title ?? ''}: ${says(first)}`);
-    else if (step) onAsk({ ask: 'addition', step, ...additionOf(first, view, plan) });
+    else if (step) onAsk(first.act === 'ph' ? { ask: 'ph', step } : { ask: 'addition', step, ...additionOf(first, view, plan) });
   };
   return (
     <section className={`call${due ? ' call-due' : ''}${first.stop ? ' call-stop' : ''}`} aria-label="Next act">

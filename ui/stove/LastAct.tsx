@@ -19,10 +19,12 @@ interface Props {
 
 const STAYS_S = 20;
 const KEY = 'last-act';
+/** Clear of the navigation, which lies at the foot of a phone. */
+const ABOVE_NAV_PX = 80;
 
-/** What was just logged, said at the side so that nothing under a finger moves, with a way to set it back or take it back. */
+/** What was just logged, said at the foot, where neither the next call nor what lies under a finger is, with a way to set it back or take it back. */
 export const LastAct = (props: Props) => (
-  <App component={false} notification={{ placement: 'topRight' }}>
+  <App component={false} notification={{ placement: 'bottomRight', bottom: ABOVE_NAV_PX }}>
     <Said {...props} />
   </App>
 );

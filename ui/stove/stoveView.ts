@@ -286,6 +286,7 @@ export function answerTo(nudge: Nudge, view: StoveView, plan: Plan): readonly Ru
     case 'check':
       return [{ type: 'checked', stepId, finding: '' }];
     case 'add':
+    case 'ph':
       return null;
     case 'nextPhase':
     case 'finish':

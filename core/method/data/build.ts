@@ -45,6 +45,13 @@ export const hold = (stirEveryMin: Ref | null, flipAtMin: Ref | null = null): Ph
 export const rateParam = p('rateCPerMin', 'heat no faster than', '°C/min', 1, 0.2, 5);
 export const waterParam = (usual: number | null, standing: Standing = 'estimate') =>
   p('waterMlPerG', 'water per gram of fibre', 'mL/g', usual, 1, 200, standing);
+/** Where the pH of the bath shall be; a method that knows none leaves it to the dyer. */
+export const phParams = (low: number | null, high: number | null): Param[] => [
+  p('phLow', 'pH aim, from', 'pH', low, 0, 14),
+  p('phHigh', 'pH aim, up to', 'pH', high, 0, 14),
+];
+export const phAim = { low: at('phLow'), high: at('phHigh') };
+
 export const perG: BathRule = { mLPerG: at('waterMlPerG') };
 
 /** Band, ceiling and length of a hold. */

@@ -1,5 +1,5 @@
 import type { Method, PhaseTemplate, StepTemplate } from '../method';
-import { at, charge, heat, hold, lift, method, p, perG, raise, rateParam, soak, step, waterParam } from './build';
+import { at, charge, heat, hold, lift, method, p, perG, phAim, phParams, raise, rateParam, soak, step, waterParam } from './build';
 
 /** Extraction and straining. Figures: trade handbook section 6 (common practice, no source). */
 
@@ -35,6 +35,7 @@ const simmered = (fields: {
   cautions?: readonly string[];
   additions?: StepTemplate['additions'];
   params?: Method['params'];
+  phAim?: StepTemplate['phAim'];
   gently?: boolean;
   /** Stands in its water so long before the heat, min. */
   soakFirstMin?: number;
@@ -66,6 +67,7 @@ const simmered = (fields: {
         ],
         {
           additions: [{ id: 'dyestuff', substance: 'dyestuff', rule: 'ratio', ratio: at('ratio') }, ...(fields.additions ?? [])],
+          ...(fields.phAim ? { phAim: fields.phAim } : {}),
         },
       ),
     ],
@@ -137,7 +139,8 @@ export const EXTRACT: readonly Method[] = [
     hold: [70, 80, 85, 60],
     stir: 15,
     gently: true,
-    params: [p('acidMlPerL', 'vinegar to begin with', 'mL/L', null, 0, 20)],
+    params: [p('acidMlPerL', 'vinegar to begin with', 'mL/L', null, 0, 20), ...phParams(4, 5)],
+    phAim,
     additions: [{ id: 'vinegar', substance: 'vinegar', rule: 'mLPerL', dose: at('acidMlPerL') }],
     cautions: ['Measure the pH before, after each addition, and once the goods are in.'],
   }),

@@ -1,6 +1,6 @@
 import type { Standing } from '../../shelf/assistant';
 import type { Method } from '../method';
-import { at, charge, heat, hold, lift, method, p, perG, raise, rateParam, rest, soak, step, until, waterParam } from './build';
+import { at, charge, heat, hold, lift, method, p, perG, phAim, phParams, raise, rateParam, rest, soak, step, until, waterParam } from './build';
 
 /** Resists, pastes, modifiers, reuse, overdye, rest and finishing. Figures: trade handbook sections 11-16 (common practice, no source). */
 
@@ -161,6 +161,7 @@ const dipIn = (fields: {
     params: [
       p('dose', fields.label, fields.unit, fields.usual, 0, fields.most, fields.standing),
       p('dipMin', 'in it', 'min', 4, 0.5, 60),
+      ...phParams(null, null),
       ...(fields.where === 'after' ? [waterParam(20)] : []),
     ],
     steps: [
@@ -178,6 +179,7 @@ const dipIn = (fields: {
           lift(5, 'Lift, rinse'),
         ],
         lookFor: 'Keep a control out. “No clear shift” is a result.',
+        phAim,
         treatment: 'modifier',
       }),
     ],

@@ -1,0 +1,55 @@
+import { type Known, oneOf } from '../figure';
+import { above, atLeast } from '../measure/limits';
+import { printNumber } from '../measure/print';
+import { resolveRef, type StepTemplate } from '../method/method';
+
+/** Where the pH of a bath shall be before the goods go in; one end may be left open. At least one end is a number, 0–14. */
+export interface PhAim {
+  readonly low: number | null;
+  readonly high: number | null;
+}
+
+/** A method's aim with its figures filled in; nothing where both ends are unknown. Ends said the other way round are the same aim. */
+export function phAimOf(aim: StepTemplate['phAim'], params: Readonly<Record<string, Known>>): { phAim?: PhAim } {
+  const [low, high] = [aim?.low ?? null, aim?.high ?? null].map((ref) => (ref === null ? null : oneOf(resolveRef(ref, params))));
+  if (low === undefined || high === undefined || (low === null && high === null)) return {};
+  return { phAim: low !== null && high !== null && low > high ? { low: high, high: low } : { low, high } };
+}
+
+/** Dye does not take from a bath as alkaline as this (common practice, no source). */
+export const NOTHING_TAKES_PH = 12;
+
+export type PhStanding = 'within' | 'notYet' | 'overshot';
+
+/** "4 to 5", "5 or less", "9 or more". */
+export function phAimText({ low, high }: PhAim): string {
+  if (low === null) return `${printNumber(high ?? 14)} or less`;
+  if (high === null) return `${printNumber(low)} or more`;
+  return low === high ? printNumber(low) : `${printNumber(low)} to ${printNumber(high)}`;
+}
+
+/**
+ * How a reading stands to its aim; both ends belong to it. An aim below neutral is come to from above, by acid, one above
+ * it from below, by alkali: what has gone through it is overshot (common practice, no source).
+ */
+export function phStanding(aim: PhAim, ph: number): PhStanding {
+  const tooLow = aim.low !== null && !atLeast(ph, aim.low);
+  const tooHigh = aim.high !== null && above(ph, aim.high);
+  if (!tooLow && !tooHigh) return 'within';
+  const middle = ((aim.low ?? aim.high ?? 7) + (aim.high ?? aim.low ?? 7)) / 2;
+  const isAcid = middle < 7;
+  return tooLow === isAcid ? 'overshot' : 'notYet';
+}
+
+/** What a reading means for what is done next. */
+export function phSaid(aim: PhAim, ph: number): string {
+  const read = `pH ${printNumber(ph)}`;
+  switch (phStanding(aim, ph)) {
+    case 'within':
+      return `${read} is where it shall be, ${phAimText(aim)}`;
+    case 'notYet':
+      return `${read}, not yet ${phAimText(aim)}: an eighth of a teaspoon (0.6 mL) more, stir, measure`;
+    case 'overshot':
+      return `${read}, overshot ${phAimText(aim)}: dilute it, or begin again with less. The opposite is hard to foretell`;
+  }
+}

@@ -1,0 +1,58 @@
+import { emptyServer } from './builtServer';
+import { expect, test } from './hands';
+import { chooseDyestuff } from './planning';
+import { addLot, addPast, chooseWay, passStep } from './steps';
+
+/** A little acid for a blossom bath, read by the strip: trade figures of common practice (6–6.5 to 4–5; 3.4 is overshot). */
+
+const BASE = emptyServer(4194);
+test.use({ storageState: { cookies: [], origins: [{ origin: BASE, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] } });
+
+test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in range', async ({ page }) => {
+  await page.goto(`${BASE}/shelf?tab=vessels`);
+  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
+  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+  await addLot(page, BASE, 'Skein P', '50 g');
+  await addPast(page, 'Skein P', 'known', 'alum');
+  await page.goto(`${BASE}/sessions/new`);
+  await page.getByRole('checkbox', { name: 'Skein P' }).first().check();
+  await chooseWay(page, 'mordanted', 'Dye what is mordanted, or over a colour');
+  const extract = await chooseDyestuff(page, 'ocotillo', 'ocotillo (dried blossom)', 'c2');
+  await extract.getByRole('button', { name: /As it is usually done/ }).click();
+  await expect(extract.getByLabel('pH aim, from', { exact: true })).toHaveValue(/^4/);
+  await extract.getByLabel('white vinegar: on the label').click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
+  await page.getByLabel('Name', { exact: true }).fill('Blossom');
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await passStep(page, 'Wet out');
+  await page.getByRole('region', { name: 'Ready: Extract, ocotillo' }).getByRole('button', { name: 'Begin' }).click();
+
+  const call = page.getByRole('region', { name: 'Next act' });
+  const form = page.getByRole('dialog');
+  const answered = async () => {
+    await form.getByRole('button', { name: 'Log it' }).click();
+    await expect(form).toBeHidden();
+  };
+  const read = async (ph: string, meaning: string) => {
+    await call.getByRole('button', { name: 'Done' }).click();
+    await expect(form).toContainText('Aim: 4 to 5');
+    await form.getByLabel('pH', { exact: true }).fill(ph);
+    await expect(form).toContainText(meaning);
+    await answered();
+  };
+  // Before anything goes in; then the blossom and a little vinegar, and again.
+  await expect(call).toContainText('Measure the pH: aim 4 to 5');
+  await read('6.2', 'not yet 4 to 5');
+  await expect(call).toContainText('Add 100 g ocotillo');
+  await call.getByRole('button', { name: 'Done' }).click();
+  await answered();
+  await call.getByRole('button', { name: 'Done' }).click();
+  await form.getByLabel(/How much/).fill('1/2 tsp (US)');
+  await answered();
+  await expect(call).toContainText('Measure the pH again: aim 4 to 5');
+  await read('3.4', 'overshot');
+  await expect(call).toContainText('overshot 4 to 5: dilute it');
+  await read('4.0', 'where it shall be');
+  await expect(call).not.toContainText('pH');
+});
