@@ -50,6 +50,6 @@ export function phSaid(aim: PhAim, ph: number): string {
     case 'notYet':
       return `${read}, not yet ${phAimText(aim)}: an eighth of a teaspoon (0.6 mL) more, stir, measure`;
     case 'overshot':
-      return `${read}, overshot ${phAimText(aim)}: dilute it, or begin again with less. The opposite is hard to foretell`;
+      return `${read}, overshot ${phAimText(aim)}: dilute it, or begin again with less`;
   }
 }

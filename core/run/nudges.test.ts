@@ -71,6 +71,7 @@ describe('a pH that shall be somewhere', () => {
         [4, vinegar],
       ]),
     ).toMatchObject({ dueMs: 4 * MIN, text: 'Measure the pH again: aim 4 to 5' }));
+  test('a reading a second ahead of this clock is due now', () => expect(ph([[9.01, read(3.4)]])?.dueMs).toBe(9 * MIN));
   test('3.4 is overshot', () => expect(ph([[5, read(3.4)]])?.text).toContain('overshot'));
   test('4.0 is in range: nothing more is asked', () => expect(ph([[5, read(4)]])).toBeUndefined());
   test('who goes on is not asked any more', () => expect(ph([], [lift])).toBeUndefined());

@@ -87,7 +87,7 @@ function runningNudges(
   const next = step.phases[now.index + 1];
   switch (phase.kind) {
     case 'charge': {
-      nudges.push(...phCall(step, state, now.enteredMs));
+      nudges.push(...phCall(step, state, now.enteredMs, nowMs));
       for (const addition of dueAdditions(step, state, now.index)) {
         const amount = amountFor(addition);
         nudges.push(
@@ -190,13 +190,16 @@ function runningNudges(
 }
 
 /** The pH is read before anything goes in and after each addition, until it is where it shall be; to go on answers it too. */
-function phCall(step: PlanStep, state: StepState, enteredMs: number): Nudge[] {
-  if (!step.phAim) return [];
+function phCall(step: PlanStep, state: StepState, enteredMs: number, nowMs: number): Nudge[] {
+  const { phAim } = step;
+  if (!phAim) return [];
+  // What was just logged is due at once, whichever clock it was logged by; the call keeps its name.
+  const say = (atMs: number, text: string): Nudge => ({ ...nudge(step, 'ph', atMs, text), dueMs: Math.min(atMs, nowMs) });
   const last = state.ph.at(-1);
-  if (!last) return [nudge(step, 'ph', enteredMs, `Measure the pH: aim ${phAimText(step.phAim)}`)];
+  if (!last) return [say(enteredMs, `Measure the pH: aim ${phAimText(phAim)}`)];
   const changedMs = Math.max(0, ...state.additions.map((entry) => entry.atMs));
-  if (changedMs > last.atMs) return [nudge(step, 'ph', changedMs, `Measure the pH again: aim ${phAimText(step.phAim)}`)];
-  return phStanding(step.phAim, last.value) === 'within' ? [] : [nudge(step, 'ph', last.atMs, phSaid(step.phAim, last.value))];
+  if (changedMs > last.atMs) return [say(changedMs, `Measure the pH again: aim ${phAimText(phAim)}`)];
+  return phStanding(phAim, last.value) === 'within' ? [] : [say(last.atMs, phSaid(phAim, last.value))];
 }
 
 /** A range is called at its least, too: a look there answers the call, and it goes on to its most. */

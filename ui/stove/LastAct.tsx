@@ -19,6 +19,8 @@ interface Props {
 
 const STAYS_S = 20;
 const KEY = 'last-act';
+/** A long note is told by its beginning; all of it stands in the log. */
+const TWO_LINES = { display: '-webkit-box', WebkitBoxOrient: 'vertical', WebkitLineClamp: 2, overflow: 'hidden' } as const;
 /** Clear of the navigation, which lies at the foot of a phone. */
 const ABOVE_NAV_PX = 80;
 
@@ -41,7 +43,7 @@ function Said({ logged, onBack, onTakeBack, onClose }: Props) {
     notification.open({
       key: KEY,
       title: `Logged ${latest.current.print.clock(logged.atMs)}`,
-      description: logged.text,
+      description: <span style={TWO_LINES}>{logged.text}</span>,
       duration: STAYS_S,
       role: 'status',
       onClose: () => latest.current.onClose(),

@@ -33,6 +33,7 @@ import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
 import { ACTS, actsAt } from './acts';
 import { CallStrip } from './CallStrip';
+import { describeEvent } from './describeEvent';
 import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
@@ -40,6 +41,7 @@ import { rescuePale } from './rescuePale';
 import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls } from './useCalls';
+import { useNames } from './useNames';
 import { VesselCard } from './VesselCard';
 
 const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
@@ -91,6 +93,7 @@ function Stove({ run }: { run: LiveRun }) {
   const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print), [plan, run.events, run.view.readings, now, print]);
   const due = view.nudges.find((nudge) => nudge.dueMs <= now);
   const calls = useCalls(due);
+  const nameOf = useNames(plan);
   const replanId = useRef(newId());
 
   const logAt = (facts: readonly RunFact[], text: string, atMs: number) => {
@@ -278,7 +281,9 @@ function Stove({ run }: { run: LiveRun }) {
           weighed={weighed}
           vessels={vessels.state === 'ready' ? vessels.value : plan.vessels}
           onClose={() => setAsked(null)}
-          onLog={(fact, atMs) => logAt([fact], asked.step.title, atMs)}
+          onLog={(fact, atMs) =>
+            logAt([fact], `${asked.step.title}: ${describeEvent({ ...fact, id: '', atMs, recordedAtMs: atMs }, plan, print, nameOf)}`, atMs)
+          }
         />
       ) : null}
       {more ? (

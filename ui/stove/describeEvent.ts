@@ -1,4 +1,5 @@
 import { knownOf, knownText } from '@/core/figure';
+import { printNumber } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { Plan } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
@@ -29,7 +30,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return event.quantity === 'bathC'
         ? `reading ${print.temperature(event.value)}`
         : event.quantity === 'ph'
-          ? `pH ${event.value}`
+          ? `pH ${printNumber(event.value)}`
           : `volume ${print.volume(event.value)}`;
     case 'lotWeighed':
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${print.mass(event.dryWeightG)} dry`;
