@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { type PhAim, phAimOf, phAimText, phSaid, phStanding } from './phAim';
+import { type PhAim, phAimText, phSaid, phStanding } from './phAim';
 import { planned, wool } from './plan.fixture';
+import { phAimOf } from './resolveAim';
 
 describe('a reading against its aim (trade handbook T53, T54; common practice, no source)', () => {
   const acid: PhAim = { low: 4, high: 5 };

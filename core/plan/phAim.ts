@@ -1,19 +1,10 @@
-import { type Known, oneOf } from '../figure';
 import { above, atLeast } from '../measure/limits';
 import { printNumber } from '../measure/print';
-import { resolveRef, type StepTemplate } from '../method/method';
 
 /** Where the pH of a bath shall be before the goods go in; one end may be left open. At least one end is a number, 0–14. */
 export interface PhAim {
   readonly low: number | null;
   readonly high: number | null;
-}
-
-/** A method's aim with its figures filled in; nothing where both ends are unknown. Ends said the other way round are the same aim. */
-export function phAimOf(aim: StepTemplate['phAim'], params: Readonly<Record<string, Known>>): { phAim?: PhAim } {
-  const [low, high] = [aim?.low ?? null, aim?.high ?? null].map((ref) => (ref === null ? null : oneOf(resolveRef(ref, params))));
-  if (low === undefined || high === undefined || (low === null && high === null)) return {};
-  return { phAim: low !== null && high !== null && low > high ? { low: high, high: low } : { low, high } };
 }
 
 /** Dye does not take from a bath as alkaline as this (common practice, no source). */

@@ -13,10 +13,10 @@ import { additionAmount, asSaid, bathAmount, extraAmount, isPlantRule, morePlant
 import { doseWeight } from './blend';
 import type { ChainItem } from './draft';
 import { isNeeded } from './neededVessel';
-import { phAimOf } from './phAim';
 import { COOL_MIN, endsHotC, isHeated } from './phase';
 import { type PlannedAmount, type PlanProblem, plannedKnown } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
+import { phAimOf } from './resolveAim';
 import type { Sketch, SketchInput } from './sketched';
 import { atNextPhase, closingPhases, phasesOf } from './sketchPhases';
 import { vesselFor } from './sketchVessel';

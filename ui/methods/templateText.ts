@@ -1,7 +1,8 @@
 import { type Known, knownText } from '@/core/figure';
 import { printDuration, printNumber } from '@/core/measure/print';
 import { type AdditionRule, type PhaseTemplate, type Ref, resolveRef, type StepTemplate } from '@/core/method/method';
-import { phAimOf, phAimText } from '@/core/plan/phAim';
+import { phAimText } from '@/core/plan/phAim';
+import { phAimOf } from '@/core/plan/resolveAim';
 import { unreachable } from '@/core/result';
 import { blockedMore } from '@/core/safety/data/blocked';
 

@@ -1,6 +1,6 @@
 'use client';
 import { Input } from 'antd';
-import { type ReactNode, useId, useMemo } from 'react';
+import { type ReactNode, useEffect, useId, useMemo } from 'react';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import { begunItems } from '@/core/run/theRest';
@@ -10,6 +10,7 @@ import { Field } from '../form/Field';
 import { WhenField } from '../form/WhenField';
 import { Findings } from '../shell/Findings';
 import { Guard } from '../shell/Guard';
+import { fetchBeforehand, later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { EmptyPlace } from '../shell/PageState';
@@ -27,7 +28,9 @@ import { StartWith } from './StartWith';
 import { useClashes } from './useClashes';
 import type { PlanningRoom } from './useKitchen';
 import { usePlanning } from './usePlanning';
-import { WhoGetsWhat } from './WhoGetsWhat';
+
+/** A grid of every lot and step, and all that a table needs: after the plan’s first bytes. */
+const WhoGetsWhat = later(() => import('./WhoGetsWhat').then((module) => module.WhoGetsWhat));
 
 interface Props {
   readonly room: PlanningRoom;
@@ -51,6 +54,8 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
   const { built, lastPlan } = usePlanning(draft, room.kitchen, first, begun);
   const locked = useMemo(() => (begun ? begunItems(begun.plan, begun.state) : NOTHING), [begun]);
   const startId = useId();
+  // There before a second lot is chosen, so that nothing grows under a finger.
+  useEffect(() => void fetchBeforehand([WhoGetsWhat]), []);
   const shown = built.plan ?? lastPlan;
   const general = built.problems.filter((problem) => itemOfProblem(problem.at, draft) === null);
   const clashing = useClashes(shown, first?.sessionId ?? 'preview');

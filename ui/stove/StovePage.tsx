@@ -37,7 +37,6 @@ import { describeEvent } from './describeEvent';
 import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
-import { rescuePale } from './rescuePale';
 import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls } from './useCalls';
@@ -295,7 +294,9 @@ function Stove({ run }: { run: LiveRun }) {
             canRescue(more.step)
               ? (lotIds) => {
                   setMore(null);
-                  rescuePale(run, more, lotIds, (facts, text) => logAt(facts, text, nowMs())).catch((error: unknown) => setProblem(errorText(error)));
+                  import('./rescuePale')
+                    .then(({ rescuePale }) => rescuePale(run, more, lotIds, (facts, text) => logAt(facts, text, nowMs())))
+                    .catch((error: unknown) => setProblem(errorText(error)));
                 }
               : null
           }
