@@ -37,6 +37,7 @@ const plannedAmount = z
     detail: plantDetail.optional(),
     about: z.literal(true).optional(),
     phase: z.int().optional(),
+    portions: z.int().optional(),
     perDryG: number.nullable(),
   })
   .meta({ id: 'PlannedAmount' });

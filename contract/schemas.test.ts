@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { ChainItem, Draft } from '@/core/plan/draft';
-import { CHAIN, draft } from '@/core/plan/plan.fixture';
+import { CHAIN, draft, writtenLiquor } from '@/core/plan/plan.fixture';
 import { draftInput, homeInput, joinInput, lotInput, splitInput, treatmentInput, vesselInput } from './schemas';
 import { liquorInput, ownSubstanceInput, stockInput } from './shelf';
 
@@ -48,20 +48,7 @@ const stock = {
   ownBulkGPerMl: null,
   note: '',
 };
-const liquor = {
-  name: 'Weld, second',
-  dyestuffId: 'weld',
-  volumeMl: measured(3600),
-  ph: 6.5,
-  madeAtMs: Date.UTC(2026, 5, 6),
-  keptIn: 'fridge',
-  place: '',
-  uses: 1,
-  spoilByMs: null,
-  labelled: true,
-  note: '',
-  from: null,
-};
+const liquor = { ...writtenLiquor, ph: 6.5 };
 const treatment = { id: 't', kind: 'mordant', certainty: 'believed', substance: 'potash alum', wofPct: measured(10), atMs: null, note: '' };
 const part = (id: string) => ({ id, name: id, dryWeightG: measured(10), pieces: 1, note: '' });
 

@@ -1,6 +1,7 @@
 import type { EventInput } from '@/contract/schemas';
 import { seededChance } from '@/core/chance';
 import { estimatedUaWPerK, holdingW } from '@/core/heat/pot';
+import { wattUnder } from '@/core/kitchen/home';
 import { copyMethod } from '@/core/method/copy';
 import { LIBRARY } from '@/core/method/library';
 import type { Draft } from '@/core/plan/draft';
@@ -252,7 +253,7 @@ async function runningSession(at: At, nowMs: number): Promise<void> {
 /** The knob at which this pot keeps its heat, in tenths: left alone, the demo's bath stays where it is. */
 function knobToHold(bathC: number, vesselId: string, { vessels, home }: Plan): number {
   const vessel = vessels.find((one) => one.id === vesselId);
-  const maxW = home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null;
+  const maxW = wattUnder(home, vessel);
   if (!vessel?.litres || !maxW) return 0;
   const watt = holdingW({ litres: vessel.litres, uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC: 100 }, bathC);
   return Math.round((watt / maxW) * 100) / 10;

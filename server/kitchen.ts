@@ -3,7 +3,7 @@ import type { SimPotView } from '@/contract/views';
 import { boilingC } from '@/core/heat/boiling';
 import type { SimPot } from '@/core/heat/simPot';
 import { simPotC, turnKnobs } from '@/core/heat/simPot';
-import type { Home } from '@/core/kitchen/home';
+import { type Home, wattUnder } from '@/core/kitchen/home';
 import { loadHome } from '@/store/home';
 import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
 import type { App } from './app';
@@ -93,7 +93,7 @@ export function setSimPot(app: App, vesselId: string, input: SimPotInput, startC
     const home = await homeOf(app);
     const atMs = nowMs();
     const had = await loadSimPot(store.db, vesselId);
-    const maxW = home.heatSources.find((source) => source.id === vessel.heatSourceId)?.maxW ?? 1800;
+    const maxW = wattUnder(home, vessel) ?? 1800;
     const row: SimPot = had
       ? { ...turnKnobs(had, atMs, input), probeId: vessel.probeId, maxW, vesselLitres: vessel.litres }
       : {

@@ -71,7 +71,7 @@ describe('the rest is changed while it runs', () => {
       'it stays as it was planned',
     );
     expect(await faults({ lotIds: ['a', 'b'], chain: plan.draft.chain })).toContain('Skein c is in it already');
-    expect(await faults({ overrules: { 'c1-scour/soap': 3 } })).toContain('its amounts stay as they were planned');
+    expect(await faults({ overrules: { 'c1-scour/soap': 3 } })).toContain('its amounts and its cover stay as they were planned');
   });
   test('what is still to come may be changed, as a new version with its reason', async () => {
     const next = plan.draft.chain.map((item) => (item.id === 'c2' ? { ...item, params: { alumPct: 12 } } : item));

@@ -4,7 +4,7 @@ import type { Lot } from '@/core/fibre/lot';
 import { LIBRARY } from '@/core/method/library';
 import type { Method } from '@/core/method/method';
 import type { Plan } from '@/core/plan/plan';
-import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { draft, home, SATURDAY_9, vessels, writtenLiquor } from '@/core/plan/plan.fixture';
 import type { ShoppingLine, StockItem, StockLevel } from '@/core/shelf/stock';
 import { type TestApp, testApp } from './testApp.fixture';
 
@@ -295,21 +295,7 @@ describe('own substances and kept liquors', () => {
     });
   });
   test('a kept liquor brings its volume into a plan, and is poured away at last', async () => {
-    const kept = {
-      id: 'l1',
-      name: 'Weld, second',
-      dyestuffId: 'weld',
-      volumeMl: weighed(3000),
-      ph: 6.5,
-      madeAtMs: SATURDAY_9,
-      keptIn: 'fridge',
-      place: '',
-      uses: 1,
-      spoilByMs: null,
-      labelled: true,
-      note: '',
-      from: null,
-    };
+    const kept = { ...writtenLiquor, id: 'l1', ph: 6.5, madeAtMs: SATURDAY_9 };
     await t.ask('createLiquor', '/liquors', kept);
     const chain = [
       { id: 'k', methodId: 'kept-liquor', params: {}, dyestuffId: null, liquorId: 'l1' },

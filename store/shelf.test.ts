@@ -5,7 +5,7 @@ import { afterAll, describe, expect, test } from 'vitest';
 import type { Lot } from '@/core/fibre/lot';
 import { LIBRARY } from '@/core/method/library';
 import type { Method } from '@/core/method/method';
-import { wool } from '@/core/plan/plan.fixture';
+import { keptLiquor, wool } from '@/core/plan/plan.fixture';
 import type { Liquor } from '@/core/shelf/liquor';
 import type { StockItem } from '@/core/shelf/stock';
 import { listLots, loadLots } from './lots';
@@ -43,23 +43,7 @@ const tin = (revision: number, more: Partial<StockItem> = {}): StockItem => ({
   retired: false,
   ...more,
 });
-const jug: Liquor = {
-  id: 'jug',
-  name: 'Weld, second',
-  dyestuffId: 'weld',
-  volumeMl: { state: 'unknown' },
-  ph: null,
-  madeAtMs: 1,
-  keptIn: 'fridge',
-  place: '',
-  uses: 1,
-  spoilByMs: null,
-  labelled: true,
-  note: '',
-  from: { runId: 'r', stepId: 'c5-dye' },
-  revision: 1,
-  retired: false,
-};
+const jug: Liquor = { ...keptLiquor, id: 'jug', volumeMl: { state: 'unknown' }, from: { runId: 'r', stepId: 'c5-dye' } };
 const cone: Lot = wool('cone', 90);
 const part = (id: string, g: number): Lot => ({ ...wool(id, g), from: ['cone'] });
 const split: Lot = { ...cone, revision: 2, ended: { how: 'split', into: ['p1', 'p2'], atMs: 7 } };

@@ -28,8 +28,9 @@ export const bandsOf = (points: Known, tiesPerPoint: Known): Working =>
     (points_, ties) => points_ * ties,
   );
 
-/** Name of what goes into one portion, in its working. */
-export const TO_A_PORTION = 'to a portion';
+/** Whole portions that a weight makes, rounded up; null while either is unknown. */
+export const portionsOf = (dryG: number | null, portionG: number | null): number | null =>
+  dryG === null || portionG === null || portionG <= 0 ? null : Math.ceil(dryG / portionG - 1e-9);
 
 /** So much to a portion, portions whole: T41, a cup is for 4 g, so 100 g are 25 cups. @param unit of what goes into one */
 export const perPortion = (dryG: Known, portionG: Known, each: Known, unit: AmountUnit): Working =>
@@ -38,11 +39,11 @@ export const perPortion = (dryG: Known, portionG: Known, each: Known, unit: Amou
     [
       { name: 'dry weight of the fibre', value: dryG, unit: 'g' },
       { name: 'a portion is for', value: portionG, unit: 'g' },
-      { name: TO_A_PORTION, value: each, unit },
+      { name: 'to a portion', value: each, unit },
     ],
     unit,
     PRACTICE,
-    (g, portion, k) => Math.ceil(g / portion - 1e-9) * k,
+    (g, portion, k) => (portionsOf(g, portion) ?? Number.NaN) * k,
   );
 
 /** Mass by concentration: g per litre of bath. */

@@ -2,6 +2,11 @@ import type { Measures } from '../measure/measures';
 import type { Diary } from '../schedule/diary';
 import type { HeatSource } from './heatSource';
 import type { Scale } from './scale';
+import type { Vessel } from './vessel';
+
+/** What the heat under a vessel gives at most, W; null where it stands on none, or nobody knows. */
+export const wattUnder = (home: Pick<Home, 'heatSources'>, vessel: Pick<Vessel, 'heatSourceId'> | null | undefined): number | null =>
+  home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null;
 
 export interface Home {
   readonly diary: Diary;

@@ -8,6 +8,12 @@ export interface Said {
 }
 
 const ABOUT = /^(?:about|around|roughly|circa|ca\.?|~|≈)\s*/i;
+/** "about 30 g" is 30 g, and a guess. */
+export const withoutAbout = (text: string): { readonly bare: string; readonly about: boolean } => ({
+  bare: text.trim().replace(ABOUT, ''),
+  about: ABOUT.test(text.trim()),
+});
+
 const AT_LEAST = /^(?:at least|min(?:imum)?\.?|≥|>=)\s*|\s*(?:or more|and more|and up)\s*$|(?<=[a-z\d])\s*\+$/i;
 const TO = /^(.*?[\d½⅓⅔¼¾⅛].*?)\s*(?:–|-|\bto\b)\s*(?=[\d½⅓⅔¼¾⅛.])(.+)$/i;
 
@@ -17,9 +23,7 @@ const TO = /^(.*?[\d½⅓⅔¼¾⅛].*?)\s*(?:–|-|\bto\b)\s*(?=[\d½⅓⅔¼¾
  * @param one reads a single figure with its unit
  */
 export function readSaid<E>(text: string, one: (part: string) => Result<number, E>): Result<Said, E | string> {
-  const whole = text.trim();
-  const about = ABOUT.test(whole);
-  const bare = whole.replace(ABOUT, '');
+  const { bare, about } = withoutAbout(text);
   if (AT_LEAST.test(bare)) {
     const least = one(bare.replace(AT_LEAST, ''));
     return least.ok ? ok({ known: { least: least.value, most: null }, about }) : least;

@@ -161,6 +161,12 @@ export function resolveRef(ref: Ref, params: Readonly<Record<string, Known>>): K
   return value;
 }
 
+/** Two figures that are the ends of one band: who says “70–80 °C” has said both. */
+export const BANDS: readonly (readonly [string, string])[] = [
+  ['lowC', 'highC'],
+  ['phLow', 'phHigh'],
+];
+
 export const usualParams = (method: Method): Record<string, number | null> => Object.fromEntries(method.params.map((param) => [param.key, param.usual]));
 
 /** Parameters that a range may stand for: lengths of time that have a least and a most, and quantities. */

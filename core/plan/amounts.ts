@@ -1,4 +1,4 @@
-import { bandsOf, byStrength, gramsPerLitre, perPiece, perPortion, shareOfBath } from '../dose/counts';
+import { bandsOf, byStrength, gramsPerLitre, perPiece, perPortion, portionsOf, shareOfBath } from '../dose/counts';
 import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
 import { type Known, oneOf } from '../figure';
@@ -83,8 +83,10 @@ export function bathAmount(bath: BathRule | null, template: StepTemplate, base: 
     return { ...common, proposed: work('as the method says', [{ name: 'volume', value: mL, unit: 'mL' }], 'mL', PRACTICE, (v) => v), perDryG: null };
   }
   if ('mLPerPortion' in bath) {
-    const proposed = perPortion(dryG, resolveRef(bath.portionG, params), resolveRef(bath.mLPerPortion, params), 'mL');
-    return { ...common, proposed, perDryG: null };
+    const portionG = resolveRef(bath.portionG, params);
+    const portions = portionsOf(oneOf(dryG), oneOf(portionG));
+    const proposed = perPortion(dryG, portionG, resolveRef(bath.mLPerPortion, params), 'mL');
+    return { ...common, proposed, perDryG: null, ...(portions === null ? {} : { portions }) };
   }
   const ratio = resolveRef(bath.mLPerG, params);
   return { ...common, proposed: liquorVolume(dryG, ratio), perDryG: oneOf(ratio) };
@@ -164,20 +166,11 @@ export function morePlantAmount(plant: MorePlant, rule: AdditionRule, base: Base
   return { ...first, id: plant.id, proposed, perDryG: null };
 }
 
-/** What somebody adds of their own: by percent of the fibre, or as much as they set. */
+/** What somebody adds of their own: by percent of the fibre, or as much as they set. What is not weighed has no percent. */
 export function extraAmount({ id, substance, wofPct }: ExtraAddition, base: Base, overruled: Known): PlannedAmount {
-  const amount = additionAmount({ id, substance, rule: 'wofPct', pct: 0 }, base, overruled);
   const unit = base.shelf.assistant(substance)?.unit ?? 'g';
-  const proposed = wofDose(base.doseG, unit === 'g' ? wofPct : null);
-  const pct = oneOf(wofPct);
-  const label = labelForm(substance, base.labels[substance]);
-  return {
-    ...amount,
-    unit,
-    form: null,
-    proposed: label ? byStrength(proposed, label.factor, label.label) : proposed,
-    perDryG: pct === null || unit !== 'g' ? null : (pct / 100) * (label?.factor ?? 1),
-  };
+  const params = { pct: unit === 'g' ? wofPct : null };
+  return { ...additionAmount({ id, substance, rule: 'wofPct', pct: { param: 'pct' } }, { ...base, params }, overruled), unit, form: null };
 }
 
 /** A plant's amount as it was said stands beside the one worked out; so does what it was like. */

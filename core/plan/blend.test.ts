@@ -63,6 +63,13 @@ describe('what a percent is of is asked once, with both worked out', () => {
     expect(share.water?.proposed.result).toBe(alum('whole').water?.proposed.result);
     expect(gapsOf(dose('share')).map((gap) => gap.key)).not.toContain('blend');
   });
+  test('what somebody adds beside the method goes by the same weight, and its working says so', () => {
+    const mordantId = step(dose('share'), 'mordant').id;
+    const extra = planned([T23], { doseOf: 'share', extras: { [mordantId]: [{ id: 'extra-1', substance: 'creamOfTartar', wofPct: 5 }] } });
+    const added = step(extra, 'mordant').additions.find((one) => one.id === 'extra-1');
+    expect(added?.proposed.result).toBeCloseTo(16.4, 9);
+    expect(added?.proposed.inputs[0]).toMatchObject({ name: 'dry weight of what takes dye' });
+  });
   test('weighed at the stove, the dose goes by the share and the water by all', () => {
     const plan = planned(
       [

@@ -1,5 +1,6 @@
 import { above, atLeast } from '../measure/limits';
 import { printNumber } from '../measure/print';
+import { unreachable } from '../result';
 
 /** Where the pH of a bath shall be before the goods go in; one end may be left open. At least one end is a number, 0–14. */
 export interface PhAim {
@@ -35,12 +36,15 @@ export function phStanding(aim: PhAim, ph: number): PhStanding {
 /** What a reading means for what is done next. */
 export function phSaid(aim: PhAim, ph: number): string {
   const read = `pH ${printNumber(ph)}`;
-  switch (phStanding(aim, ph)) {
+  const standing = phStanding(aim, ph);
+  switch (standing) {
     case 'within':
       return `${read} is where it shall be, ${phAimText(aim)}`;
     case 'notYet':
       return `${read}, not yet ${phAimText(aim)}: an eighth of a teaspoon (0.6 mL) more, stir, measure`;
     case 'overshot':
       return `${read}, overshot ${phAimText(aim)}: dilute it, or begin again with less`;
+    default:
+      return unreachable(standing);
   }
 }

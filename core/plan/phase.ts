@@ -1,4 +1,4 @@
-import { knownText } from '../figure';
+import { knownText, type Span } from '../figure';
 import { printDuration } from '../measure/print';
 import { unreachable } from '../result';
 
@@ -38,11 +38,11 @@ export const LOOK_IN_MIN = 20;
 
 export const isHeated = (phase: Phase): boolean => phase.kind === 'raise' || phase.kind === 'hold';
 
+/** How long it is planned for, min: a range where a person said one. */
+export const plannedMin = ({ said, min, typical, max }: SpanMin): number | Span => (said ? { least: min, most: max } : typical);
+
 /** "1 h", "6–8 h", or that anything will do. */
-export function lengthText({ open, said, min, typical, max }: SpanMin): string {
-  if (open) return 'as long as you see fit';
-  return said ? knownText({ least: min, most: max }, printDuration) : printDuration(typical);
-}
+export const lengthText = (minutes: SpanMin): string => (minutes.open ? 'as long as you see fit' : knownText(plannedMin(minutes), printDuration));
 
 /** Typical minutes of any phase. */
 export function typicalMin(phase: Phase): number {

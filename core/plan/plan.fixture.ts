@@ -112,9 +112,8 @@ export function step(plan: Plan, kind: string) {
   return found;
 }
 
-/** A weld liquor kept in the fridge since the day before, measured and labelled. */
-export const keptLiquor: Liquor = {
-  id: 'kept',
+/** What somebody writes down of a weld liquor kept in the fridge since the day before, measured and labelled. */
+export const writtenLiquor = {
   name: 'kept weld',
   dyestuffId: 'weld',
   volumeMl: measured(3000),
@@ -127,6 +126,5 @@ export const keptLiquor: Liquor = {
   labelled: true,
   note: '',
   from: null,
-  revision: 1,
-  retired: false,
-};
+} as const;
+export const keptLiquor: Liquor = { ...writtenLiquor, id: 'kept', revision: 1, retired: false };

@@ -36,6 +36,8 @@ export interface PlannedAmount {
   readonly about?: true | undefined;
   /** The phase at whose beginning it goes in; missing: the first. */
   readonly phase?: number | undefined;
+  /** Of a bath by the cup: how many cups. */
+  readonly portions?: number | undefined;
   /** Percent WOF of a rule by weight, so that it can be worked out again when the weight becomes known. */
   readonly perDryG: number | null;
 }

@@ -3,6 +3,7 @@ import type { Span } from '../figure';
 import type { Kitchen } from '../measure/parseQuantity';
 import { parseFigure } from '../measure/parseRange';
 import type { AmountUnit } from '../measure/print';
+import { withoutAbout } from '../measure/said';
 import { err, ok, type Result } from '../result';
 import type { PlantForm } from '../shelf/dyestuff';
 
@@ -45,8 +46,8 @@ export function parsePlantAmount(text: string, kitchen: Kitchen = null): Result<
   const trimmed = text.trim();
   const ratio = RATIO.exec(trimmed);
   if (ratio) {
-    const guessed = /^(about|around|roughly|ca\.?|~|≈)/i.test(trimmed);
-    const figure = parseFigure((ratio[1] ?? '').replace(/^(about|around|roughly|ca\.?|~|≈)\s*/i, ''), ': 1');
+    const { bare, about: guessed } = withoutAbout(ratio[1] ?? '');
+    const figure = parseFigure(bare, ': 1');
     if (!figure.ok) return figure;
     return figure.value === null ? err('Type a ratio such as 2 : 1.') : ok({ by: 'ratio', ratio: figure.value, guessed });
   }

@@ -24,6 +24,12 @@ describe('a tea in a cup: so much to a cup, cups whole', () => {
   });
   test('5 g to a metric cup of 250 mL with a teaspoon of 5 mL: 100 g are 20 cups, 5 L, 100 mL', () =>
     expect(amounts(100, 'tea-microwave', { cupG: 5, cupMl: 250, vinegarMlPerCup: 5 })).toMatchObject({ bags: 20, water: 5000, vinegar: 100 }));
+  test('the plan counts the cups, whatever is measured into them', () => {
+    const cups = (dryG: number | null) =>
+      planned([wool('a', dryG)], { chain: [{ id: 'c', methodId: 'tea-microwave', params: {}, dyestuffId: null }] }).steps.find((one) => one.water)?.water
+        ?.portions;
+    expect([cups(4), cups(100), cups(null)]).toEqual([1, 25, undefined]);
+  });
   test('a gram more is one more cup, a speck of float is none', () => {
     expect(amounts(4.1, 'tea-microwave').bags).toBe(2);
     expect(amounts(0.3 / 0.1, 'tea-microwave', { cupG: 3 }).bags).toBe(1);

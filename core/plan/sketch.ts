@@ -3,6 +3,7 @@ import { hasWool, type Lot } from '../fibre/lot';
 import { type Known, knownOf, mostOf, sumFigures, sumKnown, timesKnown } from '../figure';
 import { boilingC } from '../heat/boiling';
 import { steamerDryMin, steamerLookMin } from '../heat/steamer';
+import { wattUnder } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { MethodBook } from '../method/library';
 import type { StepTemplate } from '../method/method';
@@ -169,7 +170,7 @@ function sketchStep(
     additions: hasStrip ? additions.map(atNextPhase) : additions,
     fit: vessel?.litres ? fitVessel({ waterMl, dryFibreG: inVesselG, plantG, vesselMl: vessel.litres * 1000 }) : null,
     phases,
-    ...(isSteamed(template, vessel) && phases.some(isHeated) ? { lookInMin: steamerLookMin(steamerDryMin(waterMl, wattOf(vessel, input))) } : {}),
+    ...(isSteamed(template, vessel) && phases.some(isHeated) ? { lookInMin: steamerLookMin(steamerDryMin(waterMl, wattUnder(input.home, vessel))) } : {}),
     lookFor: template.lookFor,
     ...phAimOf(template.phAim, params),
     lookAtMin: inIt && template.treatment === 'dye' && lots.some((lot) => draft.answers?.[lot.id] === 'lookEarly') ? LOOK_EARLY_MIN : null,
@@ -207,8 +208,6 @@ function linksOf(template: StepTemplate, lots: readonly Lot[], at: Whereabouts, 
 }
 
 const isSteamed = (template: Pick<StepTemplate, 'kind'>, vessel: Vessel | null): boolean => template.kind === 'bundle' || vessel?.kind === 'steamer';
-const wattOf = (vessel: Vessel | null, input: SketchInput): number | null =>
-  input.home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null;
 
 /** Room that plants take, mL: a gram about a millilitre, a volume at most its own; null while a handful is among them. */
 function roomOf(plants: readonly PlannedAmount[]): number | null {

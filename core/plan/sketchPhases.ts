@@ -1,5 +1,6 @@
 import type { Lot } from '../fibre/lot';
 import type { Known } from '../figure';
+import { wattUnder } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { StepTemplate } from '../method/method';
 import { isHeated, type Phase } from './phase';
@@ -29,7 +30,7 @@ export function phasesOf(
     waterMl: at.waterMl,
     vessel: at.vessel,
     liquorStartsWarm: template.liquor === 'uses',
-    maxW: input.home.heatSources.find((source) => source.id === at.vessel?.heatSourceId)?.maxW ?? null,
+    maxW: wattUnder(input.home, at.vessel),
     boilC: at.boilC,
   }).map((phase) =>
     phase.kind === 'hold' && phase.flipAtMin !== null && template.kind !== 'bundle' && !flipNeeded(at.inVesselG) ? { ...phase, flipAtMin: null } : phase,

@@ -1,6 +1,6 @@
 import { type Known, type Span, sumKnown } from '../figure';
 import { unreachable } from '../result';
-import { type Phase, typicalMin } from './phase';
+import { type Phase, plannedMin, typicalMin } from './phase';
 import type { Plan } from './plan';
 
 /** Figures for the head of a plan. */
@@ -38,7 +38,7 @@ function heatMin(phase: Phase): number | Span {
     case 'raise':
       return phase.minutes;
     case 'hold':
-      return phase.minutes.said ? { least: phase.minutes.min, most: phase.minutes.max } : phase.minutes.typical;
+      return plannedMin(phase.minutes);
     case 'charge':
     case 'lift':
     case 'dip':
@@ -52,8 +52,7 @@ function heatMin(phase: Phase): number | Span {
 }
 
 /** Minutes of any phase; a range where a person said one. */
-const lengthOf = (phase: Phase): number | Span =>
-  'minutes' in phase && typeof phase.minutes === 'object' && phase.minutes.said ? { least: phase.minutes.min, most: phase.minutes.max } : typicalMin(phase);
+const lengthOf = (phase: Phase): number | Span => ('minutes' in phase && typeof phase.minutes === 'object' ? plannedMin(phase.minutes) : typicalMin(phase));
 
 export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
   const phases = plan.steps.flatMap((step) => step.phases);

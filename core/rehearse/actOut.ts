@@ -2,6 +2,7 @@ import { leastOf } from '../figure';
 import { estimatedUaWPerK, holdingW, temperatureAfter } from '../heat/pot';
 import { probeReadsC } from '../heat/simPot';
 import type { Reading } from '../hold/credit';
+import { wattUnder } from '../kitchen/home';
 import { typicalMin } from '../plan/phase';
 import { type Plan, type PlanStep, plannedKnown } from '../plan/plan';
 import { unreachable } from '../result';
@@ -67,7 +68,7 @@ function actStep(step: PlanStep, plan: Plan, slip: Slip, startMs: number, chance
   const vessel = plan.vessels.find((v) => v.id === step.vesselId);
   const probed = vessel?.probeId ? (readings[vessel.id] ?? []) : null;
   if (vessel && probed) readings[vessel.id] = probed;
-  const maxW = plan.home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? 1500;
+  const maxW = wattUnder(plan.home, vessel) ?? 1500;
   const litres = vessel?.litres ?? 5;
   const pot = { litres: Math.max(1, (step.fit?.filledMl ?? litres * 500) / 1000), uaWPerK: estimatedUaWPerK(litres, true), roomC: 19, boilC: 100 };
   let atMs = startMs;

@@ -68,6 +68,30 @@ describe('pH beside its aim', () => {
   test('neither aimed nor read, there is no line', () => expect(ph([])).toBeUndefined());
 });
 
+describe('a bath planned as a range', () => {
+  const water: PlannedAmount = {
+    ...(base.water as PlannedAmount),
+    overruled: { least: 6000, most: 8000 },
+  };
+  const bath = (readMl?: number) =>
+    row(
+      rows(
+        [lift],
+        [enter(0, 0), ...(readMl ? [[1, { type: 'reading', stepId: base.id, quantity: 'volumeMl', value: readMl }] as [number, RunFact]] : []), done(10)],
+        {
+          step: { water },
+        },
+      ),
+      'bath',
+    );
+  test.each([
+    [7000, null],
+    [9000, '1 L more bath than planned'],
+    [5000, '1 L less bath than planned'],
+  ])('%d mL read: %s', (readMl, difference) => expect(bath(readMl)).toMatchObject({ planned: '6–8 L', difference, seen: true }));
+  test('nobody read it: nothing is said of it', () => expect(bath()).toMatchObject({ planned: '6–8 L', actual: 'not measured', seen: false }));
+});
+
 describe('a hold', () => {
   const held = (toMin: number, readings: Reading[], stirs: number[] = []) =>
     rows([hold], [enter(0, 0), ...stirs.map((m): [number, RunFact] => [m, { type: 'stirred', stepId: base.id }]), done(toMin)], { readings });

@@ -3,7 +3,7 @@ import { above } from '../measure/limits';
 import { printAmount, printBand, printDuration, printExactDuration, printNumber, printTemperature } from '../measure/print';
 import { phAimText, phStanding } from '../plan/phAim';
 import { lengthText, type Phase, type SpanMin } from '../plan/phase';
-import { amountOf, type PlannedAmount, type PlanStep, plannedKnown } from '../plan/plan';
+import { type PlannedAmount, type PlanStep, plannedKnown } from '../plan/plan';
 import { unreachable } from '../result';
 import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
@@ -202,9 +202,9 @@ function additionRow(addition: PlannedAmount, state: StepState): Row {
 function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string) => string): Row[] {
   const rows = step.additions.map((addition) => additionRow(addition, state));
   if (step.water) {
-    const waterMl = amountOf(step.water);
+    const waterMl = plannedKnown(step.water);
     const volume = state.volumeMl.at(-1)?.value;
-    const planned = waterMl === null ? 'unknown' : printAmount(waterMl, 'mL');
+    const planned = waterMl === null ? 'unknown' : knownText(waterMl, (value) => printAmount(value, 'mL'));
     rows.push(
       volume === undefined
         ? as('bath', planned, 'not measured', null, false)

@@ -84,10 +84,10 @@ export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonl
   const order = next.chain.filter((one) => items.some((item) => item.id === one.id)).map((one) => one.id);
   if (faults.length === 0 && order.join() !== items.map((item) => item.id).join()) faults.push({ at: 'chain', message: 'What has begun keeps its order.' });
   for (const step of begun)
-    if (asText(ofStep(next, step.id)) !== asText(ofStep(plan.draft, step.id)))
+    if (asText(ofStep(next, step)) !== asText(ofStep(plan.draft, step)))
       faults.push({
         at: `steps.${step.id}`,
-        message: `${step.title} has begun: its amounts stay as they were planned. What really goes in is logged at the stove.`,
+        message: `${step.title} has begun: its amounts and its cover stay as they were planned. What really goes in is logged at the stove.`,
       });
   for (const lotId of new Set(begun.flatMap((step) => step.lotIds)))
     if (!next.lotIds.includes(lotId))
@@ -95,10 +95,18 @@ export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonl
   return faults;
 }
 
-/** What a person set of one step's amounts. */
-const ofStep = ({ overrules, plantAmounts = {}, extras = {} }: Draft, stepId: string): object => {
-  const own = (record: Readonly<Record<string, unknown>>) => Object.fromEntries(Object.entries(record).filter(([key]) => key.startsWith(`${stepId}/`)));
-  return { overrules: own(overrules), plantAmounts: own(plantAmounts), extras: extras[stepId] };
+/** What a person set that one step's amounts and cover hang on. */
+const ofStep = ({ overrules, plantAmounts = {}, extras = {}, lids = {}, labels = {}, doseOf }: Draft, step: Plan['steps'][number]): object => {
+  const own = (record: Readonly<Record<string, unknown>>) => Object.fromEntries(Object.entries(record).filter(([key]) => key.startsWith(`${step.id}/`)));
+  return {
+    overrules: own(overrules),
+    plantAmounts: own(plantAmounts),
+    extras: extras[step.id],
+    lid: lids[step.id],
+    labels: step.additions.map((addition) => labels[addition.substance]),
+    // Nobody asked counts as the whole.
+    doseOf: step.additions.some((addition) => addition.perDryG !== null) ? (doseOf ?? 'whole') : null,
+  };
 };
 
 /** Keys in any order; what is empty is as good as left out. */

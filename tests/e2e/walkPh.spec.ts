@@ -19,7 +19,18 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   await chooseWay(page, 'mordanted', 'Dye what is mordanted, or over a colour');
   const extract = await chooseDyestuff(page, 'ocotillo', 'ocotillo (dried blossom)', 'c2');
   await extract.getByRole('button', { name: /As it is usually done/ }).click();
-  await expect(extract.getByLabel('pH aim, from', { exact: true })).toHaveValue(/^4/);
+  // Either end takes the whole band as people say it.
+  const [from, upTo] = [extract.getByLabel('pH aim, from', { exact: true }), extract.getByLabel('pH aim, up to', { exact: true })];
+  await upTo.fill('3.5–4.5');
+  await upTo.press('Enter');
+  await expect(from).toHaveValue(/^3\.5/);
+  await expect(upTo).toHaveValue(/^4\.5/);
+  await from.fill('4 to 5');
+  await from.press('Enter');
+  await expect(upTo).toHaveValue(/^5/);
+  await extract.getByLabel('hold from', { exact: false }).first().fill('68–76');
+  await extract.getByLabel('hold from', { exact: false }).first().press('Enter');
+  await expect(extract.getByLabel('hold up to', { exact: false }).first()).toHaveValue(/^76/);
   await extract.getByLabel('white vinegar: on the label').click();
   await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
   await page.getByLabel('Name', { exact: true }).fill('Blossom');

@@ -3,7 +3,7 @@ import { Button, Collapse, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import type { EachMeans } from '@/core/measure/each';
 import type { PercentMeans } from '@/core/measure/percent';
-import { type Method, rangedParams } from '@/core/method/method';
+import { BANDS, type Method, rangedParams } from '@/core/method/method';
 import { UNKNOWN_PLANT, usualFor } from '@/core/plan/amounts';
 import type { ChainItem, Draft } from '@/core/plan/draft';
 import type { Plan, PlanProblem } from '@/core/plan/plan';
@@ -11,7 +11,7 @@ import { Field } from '../form/Field';
 import { usePrint } from '../shell/facts';
 import { Panel } from '../shell/Page';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
-import { changedItem, itemOfProblem, movedItem, plantsOf, withItem, withoutItem } from './draft';
+import { byMethod, changedItem, itemOfProblem, movedItem, plantsOf, withItem, withoutItem } from './draft';
 import { ItemLots } from './ItemLots';
 import { ParamField } from './ParamField';
 import { Plants } from './Plants';
@@ -171,6 +171,13 @@ function OpenItem(props: ItemProps) {
   const plants = plantsOf(item).flatMap((plant) => book.shelf.dyestuff(plant.dyestuffId ?? '') ?? []);
   const usual = usualFor(method, plants);
   const ranged = rangedParams(method);
+  const bandOf = (key: string) => {
+    const [lowKey, highKey] = BANDS.find((band) => band.includes(key)) ?? [];
+    const has = (one: string | undefined) => method.params.some((param) => param.key === one);
+    return lowKey && highKey && has(lowKey) && has(highKey)
+      ? (low: number, high: number) => change({ params: { ...item.params, [lowKey]: low, [highKey]: high } })
+      : undefined;
+  };
   return (
     <div className="stack">
       <Problems problems={problems} />
@@ -179,9 +186,9 @@ function OpenItem(props: ItemProps) {
         <Plants
           item={item}
           dyestuffs={book.dyestuffs}
-          lots={room.lots}
+          tried={room.tried}
           betterBy={(one) => (one.extractBy !== method.id && method.stage === 'extract' ? (book.find(one.extractBy) ?? null) : null)}
-          onMethod={({ id: methodId }) => change({ methodId, methodVersion: null, params: {} })}
+          onMethod={(better) => change(byMethod(better))}
           onChange={change}
         />
       ) : null}
@@ -208,6 +215,7 @@ function OpenItem(props: ItemProps) {
             usual={usual[param.key] ?? null}
             value={item.params[param.key]}
             ranged={ranged.has(param.key)}
+            onBand={bandOf(param.key)}
             onChange={(value) => change({ params: { ...item.params, [param.key]: value } })}
           />
         ))}

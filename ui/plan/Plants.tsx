@@ -1,8 +1,7 @@
 'use client';
 import { Button, Input, Select } from 'antd';
-import { useMemo, useState } from 'react';
-import type { LotView } from '@/contract/views';
-import { triedHere, triedText } from '@/core/fibre/tried';
+import { useState } from 'react';
+import { type TriedHere, triedText } from '@/core/fibre/tried';
 import type { Method } from '@/core/method/method';
 import type { ChainItem } from '@/core/plan/draft';
 import { NO_DETAIL, PLANT_SOURCES, type PlantDetail, PREPARATIONS, plantWords } from '@/core/plan/plant';
@@ -14,9 +13,7 @@ import { plantsOf, withoutPlant, withPlant } from './draft';
 interface Props {
   readonly item: ChainItem;
   readonly dyestuffs: readonly Dyestuff[];
-  /** Their pasts tell what was tried here. */
-  readonly lots: readonly LotView[];
-  /** Name of the extraction that suits a plant, where it is another than this one. */
+  readonly tried: TriedHere;
   /** The method such a plant is usually extracted by, where another stands here. */
   readonly betterBy: (stuff: Dyestuff) => Method | null;
   readonly onMethod: (method: Method) => void;
@@ -24,8 +21,7 @@ interface Props {
 }
 
 /** What goes into the bath, jar, bundle or print: one plant or several, each with what it was like. */
-export function Plants({ item, dyestuffs, lots, betterBy, onMethod, onChange }: Props) {
-  const tried = useMemo(() => triedHere(lots), [lots]);
+export function Plants({ item, dyestuffs, tried, betterBy, onMethod, onChange }: Props) {
   const plants = plantsOf(item);
   const options = dyestuffs.map((one) => ({
     value: one.id,

@@ -1,12 +1,11 @@
 'use client';
 import { Select } from 'antd';
-import { useMemo } from 'react';
-import { triedHere, triedText } from '@/core/fibre/tried';
+import { triedText } from '@/core/fibre/tried';
 import type { Method } from '@/core/method/method';
 import type { ChainItem, Draft } from '@/core/plan/draft';
 import { Field } from '../form/Field';
 import { Trade } from '../shell/Help';
-import { changedItem } from './draft';
+import { byMethod, changedItem } from './draft';
 import type { PlanningRoom } from './useKitchen';
 
 interface Props {
@@ -19,19 +18,11 @@ interface Props {
 
 /** The schools of this stage side by side, and the reason of the chosen one. */
 export function School({ item, draft, onDraft, room, method }: Props) {
-  const tried = useMemo(() => triedHere(room.lots), [room.lots]);
-  const { book } = room;
+  const { book, tried } = room;
   const schools = book.methods.filter((other) => other.stage === method.stage);
   const choose = (methodId: string) => {
     const next = book.find(methodId);
-    onDraft(
-      changedItem(draft, item.id, {
-        methodId,
-        methodVersion: null,
-        params: {},
-        ...(next?.needsDyestuff ? {} : { dyestuffId: null, morePlants: [], plantDetails: {} }),
-      }),
-    );
+    if (next) onDraft(changedItem(draft, item.id, byMethod(next)));
   };
   return (
     <>

@@ -1,7 +1,6 @@
 'use client';
 import { Button, Input, Select } from 'antd';
 import { useId } from 'react';
-import { TO_A_PORTION } from '@/core/dose/counts';
 import { knownValue, sumFigures } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { EachMeans } from '@/core/measure/each';
@@ -115,9 +114,7 @@ export function StepFields(props: Props) {
 
 /** Cups of a step that is measured by the cup; pieces of a dip; 1 where an amount is for all anyway. */
 function portionsOf(step: PlanStep, plan: Plan): number {
-  const each = step.water?.proposed.inputs.find((input) => input.name === TO_A_PORTION)?.value;
-  const all = step.water?.proposed.result;
-  if (typeof each === 'number' && each > 0 && typeof all === 'number') return Math.round(all / each);
+  if (step.water?.portions !== undefined) return step.water.portions;
   return step.kind === 'dip' ? plan.lots.filter((lot) => step.sizedBy.includes(lot.id)).reduce((sum, lot) => sum + lot.pieces, 0) : 1;
 }
 

@@ -62,7 +62,20 @@ export const blankDraft = (nowMs: number): Draft => ({
   chain: chainOf(WAYS[0], []),
 });
 
-export const nextItemId = (draft: Draft): string => `c${1 + Math.max(0, ...draft.chain.map((item) => Number(/^c(\d+)$/.exec(item.id)?.[1] ?? 0)))}`;
+/** Ids that the chain does not have yet. */
+export function nextItemIds(draft: Pick<Draft, 'chain'>, count: number): string[] {
+  const last = Math.max(0, ...draft.chain.map((item) => Number(/^c(\d+)$/.exec(item.id)?.[1] ?? 0)));
+  return Array.from({ length: count }, (_, i) => `c${last + 1 + i}`);
+}
+export const nextItemId = (draft: Pick<Draft, 'chain'>): string => nextItemIds(draft, 1)[0] ?? 'c1';
+
+/** An item done by another method: its figures are the new one’s, its plants stay where it wants any. */
+export const byMethod = ({ id, needsDyestuff }: Pick<Method, 'id' | 'needsDyestuff'>): Partial<ChainItem> => ({
+  methodId: id,
+  methodVersion: null,
+  params: {},
+  ...(needsDyestuff ? {} : { dyestuffId: null, morePlants: [], plantDetails: {} }),
+});
 
 /** Adds a method behind the last item of its own or an earlier stage: the chain stays in working order by itself. */
 export function withItem(draft: Draft, method: Method, find: Find): Draft {
@@ -154,8 +167,9 @@ export function eachInItsOwn(draft: Draft, itemId: string): Draft {
   const at = draft.chain.findIndex((one) => one.id === itemId);
   const item = draft.chain[at];
   if (!item) return draft;
-  const first = Number(/^c(\d+)$/.exec(nextItemId(draft))?.[1] ?? 1);
-  const copies = lotsOf(item, draft).map((lotId, i) => ({ ...item, id: i === 0 ? item.id : `c${first + i - 1}`, lotIds: [lotId] }));
+  const lotIds = lotsOf(item, draft);
+  const ids = [item.id, ...nextItemIds(draft, lotIds.length - 1)];
+  const copies = lotIds.map((lotId, i) => ({ ...item, id: ids[i] ?? item.id, lotIds: [lotId] }));
   return { ...draft, chain: draft.chain.toSpliced(at, 1, ...copies) };
 }
 

@@ -1,6 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import type { LotView } from '@/contract/views';
+import type { TriedHere } from '@/core/fibre/tried';
 import type { Home } from '@/core/kitchen/home';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Method } from '@/core/method/method';
@@ -8,12 +9,15 @@ import type { Kitchen } from '@/core/plan/planHere';
 import type { Stay } from '@/core/plan/stays';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, type Loaded, useLoaded } from '../api/useLoaded';
+import { useTried } from '../api/useTried';
 
 export interface PlanningRoom {
   readonly lots: readonly LotView[];
   readonly vessels: readonly Vessel[];
   readonly book: Book;
   readonly kitchen: Kitchen;
+  /** What one's own runs have tried. */
+  readonly tried: TriedHere;
 }
 
 const NO_METHODS: readonly Method[] = [];
@@ -29,6 +33,7 @@ export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: str
   const home = useLoaded<Home>('/home');
   const book = useBook();
   const stays = useLoaded<Stay[]>('/stays');
+  const tried = useTried();
   return useMemo(() => {
     const parts = allLoaded({ lots, vessels, home, book, stays });
     if (parts.state !== 'ready') return parts;
@@ -46,6 +51,6 @@ export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: str
       labels: value.book.labels,
       others: value.stays.filter((stay) => stay.sessionId !== sessionId),
     };
-    return { state: 'ready', reload: parts.reload, value: { lots: value.lots, vessels: value.vessels, book: value.book, kitchen } };
-  }, [lots, vessels, home, book, stays, older, sessionId]);
+    return { state: 'ready', reload: parts.reload, value: { lots: value.lots, vessels: value.vessels, book: value.book, kitchen, tried } };
+  }, [lots, vessels, home, book, stays, tried, older, sessionId]);
 }

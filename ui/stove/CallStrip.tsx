@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import type { Plan } from '@/core/plan/plan';
+import { dueAdditions } from '@/core/run/dueAdditions';
 import type { RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
 import { usePrint } from '../shell/facts';
@@ -83,10 +84,10 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Prop
   );
 }
 
-/** Which addition a call is about: the first that is not logged yet. */
+/** Which addition a call is about: the first that is due and not logged yet. */
 function additionOf(nudge: Nudge, view: StoveView, plan: Plan): { additionId?: string } {
   const step = plan.steps.find((s) => s.id === nudge.stepId);
-  const logged = view.state.steps[nudge.stepId]?.additions ?? [];
-  const missing = step?.additions.find((addition) => !logged.some((entry) => entry.additionId === addition.id));
-  return missing ? { additionId: missing.id } : {};
+  const state = view.state.steps[nudge.stepId];
+  const [due] = step && state ? dueAdditions(step, state, view.clocks[nudge.stepId]?.current?.index ?? 0) : [];
+  return due ? { additionId: due.id } : {};
 }

@@ -6,7 +6,7 @@ import { post } from '../api/http';
 import { newId } from '../api/newId';
 import { whenSent } from '../api/outbox';
 import type { LiveRun } from '../api/useRun';
-import { nextItemId } from '../plan/draft';
+import { nextItemIds } from '../plan/draft';
 import type { StoveCard } from './stoveView';
 
 /**
@@ -32,9 +32,8 @@ export async function rescuePale(
     `${step.title}: ${said}, all lifted`,
   );
   await whenSent(run.view.run.id);
-  const first = nextItemId(plan.draft);
-  const second = nextItemId({ ...plan.draft, chain: [...plan.draft.chain, { id: first, methodId: '', params: {}, dyestuffId: null }] });
-  const draft = withRescue(plan.draft, plan, step, lotIds, heldMin, [first, second]);
+  const [mordantId = '', backId = ''] = nextItemIds(plan.draft, 2);
+  const draft = withRescue(plan.draft, plan, step, lotIds, heldMin, [mordantId, backId]);
   const reason = `${said} after ${printDuration(heldMin)}: mordanted in mid-run`;
   await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: newId(), reason, draft });
   run.reload();
