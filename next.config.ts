@@ -1,11 +1,24 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  // The embedded database loads its own WebAssembly from disk and must not be bundled.
-  serverExternalPackages: ['@electric-sql/pglite'],
+  // The embedded database loads its own WebAssembly from disk; the makers of certificates tell each other by their decorators.
+  serverExternalPackages: [
+    '@electric-sql/pglite',
+    '@peculiar/x509',
+    '@peculiar/asn1-schema',
+    '@peculiar/asn1-x509',
+    'reflect-metadata',
+    'mqtt',
+    'sharp',
+    'exifr',
+    'heic-decode',
+    'multicast-dns',
+  ],
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // No door that fetches pictures for others.
+  images: { unoptimized: true },
 };
 
 export default config;

@@ -1,26 +1,41 @@
 import { defineConfig } from '@playwright/test';
 
-const PORT = Number(process.env.E2E_PORT ?? 4177);
+// Two tests at once, each with a server and a folder of its own, so that no test sees what another does.
+const FIRST_PORT = 4177;
+const WORKERS = 2;
+const port = FIRST_PORT + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+const baseURL = `http://127.0.0.1:${port}`;
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 120_000,
-  expect: { timeout: 10_000 },
-  workers: 1,
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
+  workers: WORKERS,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
+    baseURL,
     viewport: { width: 1280, height: 800 },
+    // A tap on what is still sliding into its place is the test's mistake, not the page's.
+    contextOptions: { reducedMotion: 'reduce' },
     timezoneId: process.env.ZONE ?? 'Europe/Berlin',
     // Whoever has been here before: the tour of the first visit has a test of its own.
-    storageState: { cookies: [], origins: [{ origin: `http://127.0.0.1:${PORT}`, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] },
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] },
+    storageState: { cookies: [], origins: [{ origin: baseURL, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        // The machine as a phone finds it: by a name, over plain http, which a browser trusts with less than 127.0.0.1.
+        '--host-resolver-rules=MAP hyndle.local 127.0.0.5',
+      ],
+    },
   },
-  webServer: {
-    command: `node bin/testServer.mjs ${PORT}`,
-    url: `http://127.0.0.1:${PORT}/api/v1/health`,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+  webServer: Array.from({ length: WORKERS }, (_, i) => ({
+    command: `node bin/testServer.mjs ${FIRST_PORT + i}`,
+    url: `http://127.0.0.1:${FIRST_PORT + i}/api/v1/health`,
+    gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 10_000 },
     timeout: 60_000,
     reuseExistingServer: false,
-  },
+  })),
 });

@@ -5,7 +5,11 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('.', import.meta.url)) } },
   test: {
     include: ['{core,contract,store,server,devices,ui,demo}/**/*.test.{ts,tsx}', 'tests/checks/**/*.test.ts'],
-    testTimeout: 30_000,
+    // These need a PostgreSQL server: vitest.server.config.ts.
+    exclude: ['store/server/**', 'server/several.test.ts'],
+    // Both cores of a small machine: left alone, one of two stays idle.
+    maxWorkers: 2,
+    testTimeout: 60_000,
     hookTimeout: 60_000,
   },
 });

@@ -2,11 +2,11 @@ import { closeSync, fdatasyncSync, mkdtempSync, openSync, rmSync, writeSync } fr
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from 'vitest';
-import { draft, home, planned, SATURDAY_9, step, vessels, wool } from '@/core/plan/plan.fixture';
+import { planned, SATURDAY_9, step, wool } from '@/core/plan/plan.fixture';
 import type { RunEvent } from '@/core/run/events';
 import { foldRun } from '@/core/run/fold';
-import { testApp } from '@/server/testApp.fixture';
-import { Store } from '@/store/store';
+import { runningApp } from '@/server/testApp.fixture';
+import { FolderStore } from '@/store/folderStore';
 import { quantile, report, sorted, timed } from './report';
 
 const ACTS = 1200;
@@ -17,20 +17,14 @@ test('an act is stored and acknowledged', async () => {
   // Bare: one forced line in a file, one insert in the same kind of database, in turn with the acts.
   const folder = mkdtempSync(path.join(tmpdir(), 'hyndle-bench-'));
   const file = openSync(path.join(folder, 'bare.ndjson'), 'a');
-  const bare = await Store.open({
+  const bare = await FolderStore.open({
     folder: path.join(folder, 'bare'),
     migrations: path.resolve('store/migrations'),
     template: path.resolve('.cache/pg-template.tar'),
     nowMs: () => 0,
+    boot: 'test',
   });
-  const t = await testApp(SATURDAY_9);
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
-  const { createdAtMs: _c, revision: _v, from: _f, ended: _e, ...lot } = wool('a', 100);
-  await t.ask('createLot', '/lots', lot);
-  await t.ask('createSession', '/sessions', { id: 's', draft: draft(['a']) });
-  await t.ask('startRun', '/sessions/s/runs', { id: 'r', eventId: 'r0', planVersion: 1 });
+  const t = await runningApp(SATURDAY_9);
   const bareMs: number[] = [];
   const actMs: number[] = [];
   for (let i = 0; i < ACTS; i++) {

@@ -30,7 +30,7 @@ let served: Served;
 let browser: Browser;
 beforeAll(async () => {
   served = await serve(4198, true);
-  browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
+  browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 });
 afterAll(async () => {
   await browser.close();

@@ -5,16 +5,10 @@ import { buildPlan } from '@/core/plan/buildPlan';
 import type { ChainItem } from '@/core/plan/draft';
 import { HEAD, input, vessels, wool } from '@/core/plan/plan.fixture';
 import { weighOut } from '@/core/plan/weighOut';
-import { quantile, report, sorted, timed } from './report';
+import { median, report } from './report';
 
 const LOTS = 40;
 const STEPS = 20;
-
-const median = async (times: number, work: () => unknown): Promise<number> => {
-  const ms: number[] = [];
-  for (let i = 0; i < times; i++) ms.push(await timed(async () => void work()));
-  return quantile(sorted(ms), 0.5);
-};
 
 test('a plan of 40 lots and 20 steps is worked out', async () => {
   const lots = Array.from({ length: LOTS }, (_, i) => wool(`l${i}`, 20 + i));

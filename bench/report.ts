@@ -13,3 +13,10 @@ export const sorted = (values: readonly number[]): number[] => [...values].sort(
 
 /** @param values in rising order @param q in [0, 1] */
 export const quantile = (values: readonly number[], q: number): number => values[Math.min(values.length - 1, Math.floor(values.length * q))] ?? Number.NaN;
+
+/** Of so many times, ms. */
+export const median = async (times: number, work: () => unknown): Promise<number> => {
+  const ms: number[] = [];
+  for (let i = 0; i < times; i++) ms.push(await timed(async () => void work()));
+  return quantile(sorted(ms), 0.5);
+};

@@ -12,7 +12,7 @@ export interface Served {
 export async function serve(port: number, demo: boolean): Promise<Served> {
   const data = mkdtempSync(path.join(tmpdir(), 'hyndle-bench-'));
   const base = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)], {
+  const server = spawn(process.execPath, ['bin/server.mjs', String(port)], {
     env: {
       ...process.env,
       NODE_ENV: 'production',

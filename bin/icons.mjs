@@ -14,7 +14,7 @@ const ICONS = [
   [path.join(ROOT, 'app', 'apple-icon.png'), 180, 0.86],
 ];
 
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 for (const [file, px, share] of ICONS) {
   const page = await browser.newPage({ viewport: { width: px, height: px } });
   const ground = share < 1 ? '#e2e2e2' : 'transparent';

@@ -79,7 +79,7 @@ const isFree = (port) =>
   });
 
 /** Ports that browsers refuse to open at all (the fetch standard's list of bad ports, those above 1024). */
-const REFUSED_BY_BROWSERS = [1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10080];
+export const REFUSED_BY_BROWSERS = [1719, 1720, 1723, 2049, 3659, 4045, 4190, 5060, 5061, 6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10080];
 
 /** The port asked for, or the next free one after it that a browser opens. */
 export async function freePort(wanted) {
@@ -87,9 +87,9 @@ export async function freePort(wanted) {
   throw new Error(`No free port from ${wanted} to ${wanted + 99}.`);
 }
 
-/** Starts the built server on the loopback address only. */
-export function startServer({ port, data, demo, inherit = true }) {
-  return spawn(process.execPath, [nextBin, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+/** Starts the built server. It listens on the home network too when `lan` says so, or when somebody said so in Home. */
+export function startServer({ port, data, demo, lan = false, inherit = true }) {
+  return spawn(process.execPath, [path.join(ROOT, 'bin', 'server.mjs'), String(port)], {
     cwd: ROOT,
     stdio: inherit ? ['ignore', 'inherit', 'inherit'] : ['ignore', 'pipe', 'pipe'],
     env: {
@@ -99,6 +99,7 @@ export function startServer({ port, data, demo, inherit = true }) {
       NEXT_MANUAL_SIG_HANDLE: 'true',
       HYNDLE_DATA: data,
       HYNDLE_DEMO: demo ? '1' : '',
+      HYNDLE_LAN: lan ? '1' : '',
       HYNDLE_TEMPLATE: TEMPLATE,
       HYNDLE_WATCH_PARENT: '1',
       PORT: String(port),
@@ -111,7 +112,7 @@ export async function waitUntilUp(port, child, timeoutMs = 60_000) {
   const until = Date.now() + timeoutMs;
   while (Date.now() < until && child.exitCode === null && child.signalCode === null) {
     try {
-      const response = await fetch(`http://127.0.0.1:${port}/api/v1/health`);
+      const response = await fetch(`http://127.0.0.1:${port}/api/v1/health`, { signal: AbortSignal.timeout(10_000) });
       if (response.ok) return await response.json();
     } catch {
       // not listening yet

@@ -1,9 +1,12 @@
-// One current picture of each main view, from the running demo: node bin/screenshots.mjs http://127.0.0.1:4123
+// One current picture of each main view, from the running demo, opened to the home network:
+//   node bin/screenshots.mjs http://127.0.0.1:4123 http://192.168.1.5:4123
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import { ROOT, say } from './lib.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4123';
+/** Hyndle as a device of the home sees it; without it the page to join is left out. */
+const home = process.argv[3];
 const WIDE = { width: 1280, height: 800 };
 const VIEWS = [
   ['now', '/', WIDE],
@@ -19,18 +22,41 @@ const VIEWS = [
   ['shelf', '/shelf', WIDE, (page) => page.getByRole('button', { name: 'weld', exact: true }).click()],
   ['home', '/shelf?tab=home', WIDE],
   ['methods', '/methods', WIDE],
-  ['method', '/methods/alum-16', WIDE],
-  ['questions', '/sessions/hollyhock-jar/change', WIDE],
   ['weigh-out', '/sessions/dock-jersey/weigh-out', WIDE, (page) => page.getByRole('button', { name: 'soda ash: ready' }).click()],
-  ['weigh-out-phone', '/sessions/dock-jersey/weigh-out', { width: 390, height: 844 }],
+  ['swatches', '/swatches', WIDE],
+  [
+    'read-colour',
+    '/fibre/gotland',
+    WIDE,
+    async (page) => {
+      await page.getByRole('button', { name: 'Read a colour' }).first().click();
+      const sheet = page.getByRole('dialog');
+      await sheet.getByText('grey', { exact: true }).click();
+      const picture = sheet.getByRole('img', { name: /^Picture/ });
+      const { width, height } = await picture.boundingBox();
+      await picture.click({ position: { x: width * 0.76, y: height * 0.52 } });
+      await sheet.getByText('card', { exact: true }).click();
+      await picture.click({ position: { x: width * 0.17, y: height * 0.21 } });
+    },
+  ],
+  ...(home ? [['join-phone', `${home}/join`, { width: 390, height: 844 }]] : []),
   ['bench', '/bench?tool=ladder', WIDE],
+  [
+    'programs',
+    '/programs',
+    WIDE,
+    async (page) => {
+      await page.getByText('/lots/{lotId}/split').click();
+      await page.getByText('Sent, for instance').waitFor();
+    },
+  ],
 ];
 
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 for (const [name, url, viewport, prepare] of VIEWS) {
   const page = await browser.newPage({ viewport });
   await page.addInitScript(() => localStorage.setItem('hyndle.tour', 'closed'));
-  await page.goto(base + url);
+  await page.goto(url.startsWith('/') ? base + url : url);
   await page.locator('h1').waitFor();
   await prepare?.(page);
   await page.waitForTimeout(1500); // readings arrive, the preview is worked out, the drawer is open

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import * as doors from './doors';
+import * as looks from './looks';
 import * as methodFile from './methodFile';
 import * as out from './responses';
 import * as input from './schemas';
@@ -24,6 +26,37 @@ const numberText = z
 export const endpoints = {
   health: { method: 'GET', path: '/health', summary: 'Is it up, and what was mended at start', response: out.health },
   time: { method: 'GET', path: '/time', summary: 'The server’s clock, so that a device with a wrong one can set its acts right', response: out.time },
+  whoAmI: { method: 'GET', path: '/me', summary: 'Who asks: the machine itself, a device that joined, or a program with a token', response: doors.me },
+  leave: { method: 'POST', path: '/me/leave', summary: 'A device puts itself out', response: z.object({ left: z.boolean() }) },
+  getDoors: {
+    method: 'GET',
+    path: '/doors',
+    summary: 'Who may come in from outside this machine; on the machine alone, as is all below /doors',
+    response: doors.doors,
+  },
+  openDoors: { method: 'POST', path: '/doors/open', summary: 'Listen on the home network, or no longer', body: doors.openInput, response: doors.doors },
+  invite: {
+    method: 'POST',
+    path: '/doors/invite',
+    summary: 'Six digits by which one device joins within five minutes',
+    body: doors.inviteInput,
+    response: doors.doors,
+  },
+  endInvite: { method: 'POST', path: '/doors/invite/end', summary: 'The digits count no longer', response: doors.doors },
+  putOut: {
+    method: 'POST',
+    path: '/doors/devices/{deviceId}/out',
+    summary: 'Put a device out; answered when its last act under way is answered',
+    response: doors.doors,
+  },
+  makeToken: {
+    method: 'POST',
+    path: '/doors/tokens',
+    summary: 'A token for a probe or a program; it is shown in this answer and never again',
+    body: doors.newToken,
+    response: doors.madeToken,
+  },
+  endToken: { method: 'POST', path: '/doors/tokens/{tokenId}/out', summary: 'End a token', response: doors.doors },
   getHome: { method: 'GET', path: '/home', summary: 'Diary, heat sources and the home’s figures', response: out.home },
   putHome: { method: 'PUT', path: '/home', summary: 'Change them; refused when somebody else did meanwhile', body: input.homeEdit, response: out.home },
   listLots: {
@@ -57,6 +90,47 @@ export const endpoints = {
     summary: 'Put a lot away, or take it back; records that name it stay whole',
     body: shelf.retireInput,
     response: out.lot,
+  },
+  lotLooks: {
+    method: 'GET',
+    path: '/lots/{lotId}/looks',
+    summary: 'What was seen of a lot, and of the lots it was split from or joined of',
+    response: z.array(looks.look),
+  },
+  listLooks: {
+    method: 'GET',
+    path: '/looks',
+    summary: 'What was seen at a run, or of a lot alone; without either, everything',
+    query: looks.lookFilter,
+    response: z.array(looks.look),
+  },
+  addLook: {
+    method: 'POST',
+    path: '/looks',
+    summary: 'Somebody looked: pictures that were kept before, a colour, words; on a lot, a kept bath or a step',
+    body: looks.lookInput,
+    response: looks.look,
+  },
+  moveLook: {
+    method: 'POST',
+    path: '/looks/{lookId}/move',
+    summary: 'It shows another lot: moved there, with the reason; where it stood stays written down',
+    body: looks.lookMove,
+    response: looks.look,
+  },
+  withdrawLook: {
+    method: 'POST',
+    path: '/looks/{lookId}/withdraw',
+    summary: 'It counts no longer; it stays, with the reason',
+    body: looks.lookWithdraw,
+    response: looks.look,
+  },
+  listSwatches: {
+    method: 'GET',
+    path: '/swatches',
+    summary: 'Every result: each lot after each treatment at which somebody looked; runId gives what came out of that run',
+    query: looks.swatchFilter,
+    response: z.array(looks.swatch),
   },
   listVessels: { method: 'GET', path: '/vessels', summary: 'Vessels in the kitchen’s order', response: z.array(out.vessel) },
   createVessel: { method: 'POST', path: '/vessels', summary: 'A new vessel', body: input.newVessel, response: out.vessel },

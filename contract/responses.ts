@@ -40,6 +40,7 @@ export const lots = z.array(lot);
 export const lotWithPassport = z
   .object({
     ...lot.shape,
+    seenHex: text.nullable(),
     passport: z.object({ treatments: z.array(treatment), state: z.record(z.enum(['scour', 'tannin', 'mordant', 'dye']), certainty) }),
   })
   .meta({ id: 'LotWithPassport' });
@@ -110,9 +111,10 @@ export const sessionView = z
   .object({ plan, versions: z.array(z.object({ version: z.int(), reason: text, createdAtMs: ms })), runId: text.nullable() })
   .meta({ id: 'SessionView' });
 
-export const runEvent = z
-  .looseObject({ id: text, type: text, atMs: ms, recordedAtMs: ms })
-  .meta({ id: 'RunEvent', description: 'One entry of the append-only log.' });
+export const runEvent = z.looseObject({ id: text, type: text, atMs: ms, recordedAtMs: ms, by: text.optional() }).meta({
+  id: 'RunEvent',
+  description: 'One entry of the append-only log; `by` names the device or program that did it, where it was not the machine itself.',
+});
 const reading = z.object({ atMs: ms, bathC: number });
 export const runView = z
   .object({
@@ -147,5 +149,5 @@ export const simPot = simPotInput
     trueC: number,
   })
   .meta({ id: 'SimPot' });
-export const health = z.object({ name: z.literal('hyndle'), nowMs: instantMs, notices: z.array(text), demo: z.boolean() });
+export const health = z.object({ name: z.literal('hyndle'), nowMs: instantMs, notices: z.array(text), trouble: text.nullable(), demo: z.boolean() });
 export const time = z.object({ nowMs: instantMs });

@@ -11,6 +11,7 @@ import { LIDS } from '@/core/method/method';
 import { DOSE_OF } from '@/core/plan/blend';
 import { MORDANT_ANSWERS } from '@/core/plan/draft';
 import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
+import { CALL_ACTS } from '@/core/run/events';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { isZone } from '@/core/time/zone';
 import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, numberOrRange, plainAmount, revision } from './text';
@@ -237,6 +238,7 @@ export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('stirred'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('flipped'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('checked'), stepId, finding: noteText }),
+  z.strictObject({ ...eventBase, type: z.literal('callHeard'), stepId, call: z.enum(CALL_ACTS) }),
   z.strictObject({ ...eventBase, type: z.literal('moved'), stepId, toVesselId: id }),
   z.strictObject({ ...eventBase, type: z.literal('lifted'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('lotOut'), stepId, lotId: id }),
@@ -271,7 +273,7 @@ const READING_BOUNDS: Readonly<Record<'bathC' | 'ph' | 'volumeMl', readonly [(va
   ],
 };
 
-export const newRun = z.strictObject({ id, eventId: id, planVersion: z.int().min(1), atMs: instantMs.optional() });
+export const newRun = z.strictObject({ id, eventId: id, planVersion: z.int().min(1).max(1_000_000), atMs: instantMs.optional() });
 export const replanInput = z.strictObject({
   eventId: id,
   reason: line(400).min(1, 'Say why the plan changes.'),

@@ -7,9 +7,18 @@ const ALLOWED_CONTROLS = ['\t', '\n', '\r'];
 const noControls = (text: string): boolean => !Array.from(text).some((letter) => letter < ' ' && !ALLOWED_CONTROLS.includes(letter));
 const TEXT_MESSAGE = 'Control characters cannot be kept.';
 export const line = (max: number) => z.string().trim().max(max).refine(noControls, TEXT_MESSAGE);
-export const nameText = line(120).min(1, 'Give it a name.');
+/** Marks, joiners and blanks alone are no name: nobody could see it. */
+const isSeen = (text: string): boolean => /[^\p{Z}\p{C}\p{M}\u115f\u1160\u3164\uffa0]/u.test(text);
+export const nameText = line(120)
+  .min(1, 'Give it a name.')
+  .refine((text) => text === '' || isSeen(text), 'Give it a name that can be seen.');
 export const noteText = z.string().max(4000, 'Notes hold up to 4000 characters.').refine(noControls, TEXT_MESSAGE);
-export const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/, 'Ids are 1–64 letters, digits, - or _.');
+/** Names that every object of the language has: as an id they would be found where nothing is. */
+const isOwnWord = (word: string): boolean => !(word in {});
+export const id = z
+  .string()
+  .regex(/^[A-Za-z0-9_-]{1,64}$/, 'Ids are 1–64 letters, digits, - or _.')
+  .refine(isOwnWord, 'This word cannot be an id.');
 /** Epoch milliseconds between 2000 and 2100. */
 export const instantMs = z.int().min(946_684_800_000).max(4_102_444_800_000);
 export const grams = z.number().gt(0, 'A weight is above 0 g. Leave it unknown if nobody weighed it.').max(200_000, 'That is more than 200 kg.');

@@ -9,11 +9,15 @@ import type { WeighTick } from '@/core/plan/weighTicks';
 import type { StepClock } from '@/core/run/clock';
 import type { Comparison } from '@/core/run/deviations';
 import type { RunEvent } from '@/core/run/events';
+import type { Picture } from '@/core/swatch/look';
+import type { SeenColour } from '@/core/swatch/swatch';
 
 /** Shapes of the answers in the core's own types; `responses.ts` says the same in Zod for everybody else. */
 
 export interface LotView extends Lot {
   readonly passport: Passport;
+  /** Its colour as it was read last, dry; null when nobody read it. */
+  readonly seenHex: string | null;
 }
 
 export interface SessionSummary {
@@ -89,7 +93,41 @@ export type LiveMessage =
   | { readonly kind: 'readings'; readonly probeId: string; readonly readings: readonly Reading[] }
   | { readonly kind: 'changed'; readonly what: Changed; readonly id: string };
 
-export type Changed = 'lot' | 'vessel' | 'home' | 'session' | 'run' | 'simPot' | 'stock' | 'liquor' | 'method' | 'substance' | 'weigh';
+/** A result as the wall shows it. */
+export interface SwatchView {
+  readonly id: string;
+  readonly lotId: string;
+  readonly lot: string;
+  readonly name: string;
+  readonly detail: string;
+  readonly fibre: string;
+  readonly dyes: readonly string[];
+  readonly colour: SeenColour | null;
+  readonly hex: string | null;
+  readonly picture: Picture | null;
+  readonly verdict: string;
+  readonly looks: number;
+  readonly atMs: number;
+  /** What it is found by. */
+  readonly words: string;
+}
+
+export type Changed =
+  | 'look'
+  | 'health'
+  | 'everything'
+  | 'lot'
+  | 'vessel'
+  | 'home'
+  | 'session'
+  | 'run'
+  | 'simPot'
+  | 'stock'
+  | 'liquor'
+  | 'method'
+  | 'substance'
+  | 'weigh'
+  | 'doors';
 
 /** RFC 9457, as every error comes. */
 export interface ProblemView {

@@ -7,13 +7,19 @@ import { isHeated } from '@/core/plan/phase';
 import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
 import type { App } from '@/server/app';
+import { Doors } from '@/server/doors/doors';
+import { doorsFolder } from '@/server/doors/keptDoors';
 import { HotRuns } from '@/server/hotRuns';
 import { LiveFeed } from '@/server/live';
 import { lotsWithPassports } from '@/server/lots';
+import { badRow } from '@/server/rowShapes';
 import { runningRuns, runRecord } from '@/server/runs';
 import { listSessions, sessionView } from '@/server/sessions';
 import { levels } from '@/server/shelf';
-import { Store } from '@/store/store';
+import { testApp } from '@/server/testApp.fixture';
+import { rowsInDb } from '@/store/archive/write';
+import { FolderStore } from '@/store/folderStore';
+import { ROW_KINDS, type RowWrite } from '@/store/tables';
 import { seedDemo } from './seed';
 
 const NOW = Date.UTC(2026, 5, 10, 15, 20);
@@ -21,8 +27,14 @@ const folder = mkdtempSync(path.join(tmpdir(), 'hyndle-demo-'));
 let app: App;
 
 beforeAll(async () => {
-  const store = await Store.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => NOW });
-  app = { store, live: new LiveFeed(NOW), hotRuns: new HotRuns(), nowMs: () => NOW };
+  const store = await FolderStore.open({
+    folder,
+    migrations: path.resolve('store/migrations'),
+    template: path.resolve('.cache/pg-template.tar'),
+    nowMs: () => NOW,
+    boot: 'test',
+  });
+  app = { store, live: new LiveFeed(NOW), hotRuns: new HotRuns(), nowMs: () => NOW, doors: new Doors(doorsFolder(folder), () => NOW) };
   await seedDemo(app);
 });
 afterAll(async () => {
@@ -31,6 +43,12 @@ afterAll(async () => {
 });
 
 describe('the demo data, made by the real code', () => {
+  test('every row of it is one that the door takes in from a saved file', async () => {
+    const rows: RowWrite[] = [];
+    for (const table of ROW_KINDS) for await (const page of rowsInDb(app.store.db)(table)) for (const row of page) rows.push({ table, row } as RowWrite);
+    expect(rows.length).toBeGreaterThan(100);
+    expect(badRow(rows)).toBeNull();
+  });
   test('six lots, a cone split in three and a ribbon; one of unknown history', async () => {
     const lots = await lotsWithPassports(app, false);
     expect(lots).toHaveLength(10);
@@ -98,4 +116,14 @@ describe('the demo data, made by the real code', () => {
     await seedDemo(app);
     expect(app.store.lastSeq).toBe(before);
   });
+});
+
+test('at a moment when the extraction begins before the mordant beside it, it is filled all the same', async () => {
+  process.env.TZ = 'Europe/Berlin';
+  const t = await testApp(Date.UTC(2026, 10, 26, 10, 32));
+  await seedDemo(t.app);
+  const view = (await runningRuns(t.app)).find((one) => one.run.id === 'run-birch');
+  const state = view && foldRun(view.plan.steps, view.events);
+  expect(state?.startedAtMs).toBeLessThanOrEqual(Math.min(...(view?.events ?? []).map((event) => event.atMs)));
+  await t.close();
 });

@@ -18,6 +18,7 @@ import { createSession, preview } from '@/server/sessions';
 import { addLiquor, addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
 import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
+import { shedResults } from './results';
 
 /** The room of the simulated pots. */
 const ROOM_C = 20;
@@ -43,6 +44,7 @@ export async function seedDemo(app: App): Promise<void> {
   await plannedSession(at(nowMs - 2 * HOUR), nowMs, zone);
   await jarSession(at(nowMs - 2 * HOUR), nowMs, zone);
   await keptLiquor(at(nowMs - 3 * DAY), nowMs);
+  await shedResults(at, nowMs);
 }
 
 async function handMadeHistory(app: App, nowMs: number): Promise<void> {
@@ -278,7 +280,8 @@ async function plannedSession(app: App, nowMs: number, zone: string): Promise<vo
 
 /** Starts the plan and writes down what a person would have, each act at its time. */
 async function play(at: At, plan: Plan, runId: string, slips: Readonly<Record<string, Slip>>, seed: number, untilMs: number, finish: boolean): Promise<Acted> {
-  const startMs = plan.steps[0]?.startMs ?? plan.draft.startMs;
+  // Steps stand in the order of the work: what is drawn beside a mordant may begin before it.
+  const startMs = Math.min(...plan.steps.map((step) => step.startMs));
   await startRun(at(startMs), plan.sessionId, { id: runId, eventId: `${runId}-start`, planVersion: plan.version });
   const acted = actOut(plan, slips, seededChance(seed), untilMs);
   for (const [i, act] of acted.acts.entries()) {

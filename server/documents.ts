@@ -2,6 +2,7 @@ import type { Changed } from '@/contract/views';
 import type { Document, Documents } from '@/store/documents';
 import type { RowWrite } from '@/store/tables';
 import type { App } from './app';
+import { commitNew } from './commitNew';
 import { conflict, notFound } from './problem';
 
 /** What can be done with anything on the shelf: add it once, change it against a revision, put it away, take it back. */
@@ -21,7 +22,7 @@ export function addDocument<Row extends Document>(app: App, kind: Kind<Row>, row
       if (kind.nameOf(had) !== kind.nameOf(row)) throw conflict(`The id ${row.id} already belongs to ${kind.nameOf(had)}.`);
       return had;
     }
-    await store.commit([kind.write(row)]);
+    await commitNew(app, [kind.write(row)]);
     live.publish({ kind: 'changed', what: kind.what, id: row.id });
     return row;
   });

@@ -1,17 +1,22 @@
+import { crc32 } from 'node:zlib';
 import type { z } from 'zod';
 import { type Endpoint, type EndpointId, endpoints, matchEndpoint } from '@/contract/endpoints';
 import { issuesOf } from '@/contract/plainIssue';
 import { parseReadingsCsv } from '@/contract/readingsCsv';
+import { canonical } from '@/store/mark';
+import { loadSent, type SentRow } from '@/store/sent';
+import { isNotStored } from '@/store/store';
 import type { App } from './app';
+import { byOf } from './doors/by';
 import { type Call, handlers } from './handlers';
-import { Problem } from './problem';
-
-const MAX_BODY_BYTES = 1024 * 1024;
+import { conflict, Problem } from './problem';
+import { isKeepable, readJson, readLimited } from './readable';
 
 /** The one door of /api/v1: finds the endpoint, checks what comes in, answers JSON or a problem document. */
 export async function answer(app: () => Promise<App>, request: Request, path: string, isDemo: boolean): Promise<Response> {
+  let opened: App | null = null;
   try {
-    const found = matchEndpoint(request.method, path);
+    const found = matchEndpoint(request.method, decoded(path));
     if (found.id === null) {
       throw found.otherMethods.length > 0
         ? new Problem(405, 'Not this way', `${request.method} is not offered here; use ${found.otherMethods.join(' or ')}.`)
@@ -19,12 +24,80 @@ export async function answer(app: () => Promise<App>, request: Request, path: st
     }
     const { body }: Endpoint = endpoints[found.id];
     const given = body ? checked(body, await readBody(request, found.id)) : undefined;
-    return Response.json(await handle(await app(), found, new URL(request.url).searchParams, given, isDemo), { headers: { 'cache-control': 'no-store' } });
+    opened = await app();
+    const asked = request.method === 'POST' ? sentOf(found.id, decoded(path), given) : null;
+    if (asked) await refuseOther(opened, asked);
+    const { id, params } = found;
+    const search = new URL(request.url).searchParams;
+    const answered = await within(opened, request, (app) =>
+      handle(asked ? { ...app, sent: asked } : app, { id, params }, search, given, isDemo, isSecure(request)),
+    );
+    return Response.json(answered, { headers: { 'cache-control': 'no-store' } });
   } catch (error) {
-    if (error instanceof Problem) return problemResponse(error.status, error.title, error.detail, error.errors);
-    console.error(error);
-    return problemResponse(500, 'A fault in Hyndle', 'This did not work, and it is not your doing. Nothing was stored. Try again; if it stays, restart.', []);
+    return asProblem(error, opened);
   }
+}
+
+/** For the doors that take or give files: the same answers when something goes wrong. */
+export async function answerWith(app: () => Promise<App>, request: Request, work: (app: App) => Promise<Response>): Promise<Response> {
+  let opened: App | null = null;
+  try {
+    opened = await app();
+    return await within(opened, request, work);
+  } catch (error) {
+    return asProblem(error, opened);
+  }
+}
+
+/** Does what was asked for as whoever asked. A device that is put out meanwhile, or a token that is ended: what has begun is answered and counts, nothing begins after. */
+async function within<T>(app: App, request: Request, work: (app: App) => Promise<T>): Promise<T> {
+  const by = byOf(request.headers.get('x-hyndle-by'));
+  if (by.kind !== 'device' && by.kind !== 'token') return work({ ...app, by });
+  const done = await app.doors.act(by.id, () => work({ ...app, by }));
+  if (done === null)
+    throw new Problem(401, 'Put out', 'This device was put out, or this token ended. What it sent now was not kept; it is let in anew on the machine.');
+  return done.value;
+}
+
+const isSecure = (request: Request): boolean => request.headers.get('x-hyndle-secure') === 'yes';
+
+/** What went wrong, for whoever asked; what is no doing of theirs goes to the terminal too. */
+function asProblem(error: unknown, opened: App | null): Response {
+  if (error instanceof Problem) return problemResponse(error.status, error.title, error.detail, error.errors);
+  if (isNotStored(error)) return problemResponse(507, 'Not stored', error.message, []);
+  console.error(error);
+  if (opened?.store.suspect(error))
+    return problemResponse(500, 'The database is damaged', 'Nothing was stored. Restart Hyndle: it is mended from its journal then.', []);
+  return problemResponse(500, 'A fault in Hyndle', 'This did not work, and it is not your doing. Nothing was stored. Try again; if it stays, restart.', []);
+}
+
+/** The path without escapes. Throws Problem where it cannot be read. */
+export function decoded(path: string): string {
+  try {
+    const plain = decodeURIComponent(path);
+    if (isKeepable(plain)) return plain;
+  } catch {
+    // Said below.
+  }
+  throw new Problem(400, 'Not an address', 'There are escapes in this address that cannot be read.');
+}
+
+/** Facts that never change are compared by themselves. */
+const BY_THEMSELVES: ReadonlySet<EndpointId> = new Set(['recordEvent', 'tickWeighed']);
+
+/** What is asked for under an id of the caller's; null when it makes nothing new. */
+function sentOf(endpoint: EndpointId, path: string, body: unknown): SentRow | null {
+  if (BY_THEMSELVES.has(endpoint) || body === null || typeof body !== 'object') return null;
+  const { id, parts } = body as { id?: unknown; parts?: readonly { id?: unknown }[] };
+  const own = id ?? parts?.[0]?.id;
+  return typeof own === 'string' ? { id: own, path, sum: crc32(canonical(body)) } : null;
+}
+
+/** The same id for something else, here or elsewhere, is a conflict; the same thing sent again is answered as the first time. */
+async function refuseOther(app: App, asked: SentRow): Promise<void> {
+  const had = await loadSent(app.store.db, asked.id);
+  if (had && (had.path !== asked.path || had.sum !== asked.sum))
+    throw conflict(`The id ${asked.id} was sent before with something else. Make a new id; nothing was stored.`);
 }
 
 async function handle(
@@ -33,10 +106,11 @@ async function handle(
   search: URLSearchParams,
   body: unknown,
   isDemo: boolean,
+  isSecure: boolean,
 ): Promise<unknown> {
   const endpoint: Endpoint = endpoints[found.id];
   const query = endpoint.query ? checked(endpoint.query, Object.fromEntries(search)) : undefined;
-  const call = { app, isDemo, param: (name: string) => found.params[name] ?? '', query, body };
+  const call = { app, isDemo, isSecure, param: (name: string) => found.params[name] ?? '', query, body };
   const work = handlers[found.id] as (call: Call<EndpointId>) => Promise<unknown>;
   return work(call as Call<EndpointId>);
 }
@@ -44,9 +118,9 @@ async function handle(
 /** What GET `path` answers, for pages made on the server: the same handlers, with no request between. Throws Problem. */
 export async function answerAt(app: App, path: string, isDemo: boolean): Promise<unknown> {
   const { pathname, searchParams } = new URL(path, 'http://here');
-  const found = matchEndpoint('GET', decodeURIComponent(pathname));
+  const found = matchEndpoint('GET', decoded(pathname));
   if (found.id === null) throw new Problem(404, 'Not found', `There is nothing at /api/v1${pathname}.`);
-  return handle(app, found, searchParams, undefined, isDemo);
+  return handle(app, found, searchParams, undefined, isDemo, false);
 }
 
 export const problemResponse = (status: number, title: string, detail: string, errors: Problem['errors']): Response =>
@@ -68,28 +142,11 @@ async function readBody(request: Request, id: EndpointId): Promise<unknown> {
       throw new Problem(422, 'Something needs another look', parsed.error.message, [{ at: `line ${parsed.error.line}`, message: parsed.error.message }]);
     return parsed.value;
   }
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw new Problem(400, 'Not JSON', 'The body could not be read as JSON.');
-  }
+  return readJson(text);
 }
 
-/** Stops reading as soon as it is too much: a 10 MB note never fills the memory. */
-async function readLimited(request: Request): Promise<string> {
-  const tooBig = () => new Problem(413, 'Too big', `At most ${MAX_BODY_BYTES / 1024} kB at a time.`);
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) throw tooBig();
-  const chunks: Uint8Array[] = [];
-  let bytes = 0;
-  for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
-    bytes += chunk.length;
-    if (bytes > MAX_BODY_BYTES) throw tooBig();
-    chunks.push(chunk);
-  }
-  return new TextDecoder().decode(Buffer.concat(chunks));
-}
-
-function checked(schema: z.ZodType, value: unknown): unknown {
+/** Throws Problem with what is wrong where. */
+export function checked<T>(schema: z.ZodType<T>, value: unknown): T {
   const parsed = schema.safeParse(value);
   if (parsed.success) return parsed.data;
   const errors = issuesOf(parsed.error);

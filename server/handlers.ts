@@ -3,7 +3,9 @@ import type { BodyOf, EndpointId, endpoints, QueryOf } from '@/contract/endpoint
 import { shelfOf } from '@/core/shelf/library';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
+import { doorsView, endInvite, endToken, invite, leave, makeToken, openHome, putOut, whoAmI } from './doors/view';
 import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
+import { addLook, listSwatches, looksBy, looksOfLot, moveLook, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
 import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
 import { readingsBetween, recordReadings } from './probes';
@@ -34,6 +36,8 @@ export interface Call<K extends EndpointId> {
   readonly body: BodyOf<K>;
   readonly query: QueryOf<K>;
   readonly isDemo: boolean;
+  /** Whether it was asked over https. */
+  readonly isSecure: boolean;
 }
 
 /** What a handler may hand over: read-only, and of an open object only the keys that its schema names. */
@@ -46,8 +50,17 @@ type Handlers = { readonly [K in EndpointId]: (call: Call<K>) => Promise<Answer<
 
 /** One line an endpoint: what it is given is checked already, what it throws becomes a problem document. */
 export const handlers: Handlers = {
-  health: async ({ app, isDemo }) => ({ name: 'hyndle', nowMs: app.nowMs(), notices: app.store.notices, demo: isDemo }),
+  health: async ({ app, isDemo }) => ({ name: 'hyndle', nowMs: app.nowMs(), notices: app.store.notices, trouble: app.store.trouble, demo: isDemo }),
   time: async ({ app }) => ({ nowMs: app.nowMs() }),
+  whoAmI: async ({ app, isSecure }) => whoAmI(app, isSecure),
+  leave: ({ app }) => leave(app),
+  getDoors: async ({ app }) => doorsView(app),
+  openDoors: ({ app, body }) => openHome(app, body.isOpen),
+  invite: async ({ app, body }) => invite(app, body.role),
+  endInvite: async ({ app }) => endInvite(app),
+  putOut: ({ app, param }) => putOut(app, param('deviceId')),
+  makeToken: async ({ app, body }) => makeToken(app, body),
+  endToken: ({ app, param }) => endToken(app, param('tokenId')),
   getHome: ({ app }) => homeOf(app),
   putHome: ({ app, body }) => editHome(app, body),
   listLots: ({ app, query }) => lotsWithPassports(app, query.ended === 'yes'),
@@ -58,6 +71,12 @@ export const handlers: Handlers = {
   splitLot: ({ app, param, body }) => splitLot(app, param('lotId'), body),
   joinLots: ({ app, body }) => joinLots(app, body),
   retireLot: ({ app, param, body }) => retireLot(app, param('lotId'), body),
+  lotLooks: ({ app, param }) => looksOfLot(app, param('lotId')),
+  listLooks: ({ app, query }) => looksBy(app, query),
+  addLook: ({ app, body }) => addLook(app, body),
+  moveLook: ({ app, param, body }) => moveLook(app, param('lookId'), body),
+  withdrawLook: ({ app, param, body }) => withdrawLook(app, param('lookId'), body),
+  listSwatches: ({ app, query }) => listSwatches(app, query.runId),
   listVessels: ({ app }) => listVessels(app.store.db),
   createVessel: ({ app, body: { id, ...input } }) => putVessel(app, id, input, null),
   putVessel: ({ app, param, body: { revision, ...input } }) => putVessel(app, param('vesselId'), input, revision),

@@ -7,6 +7,7 @@ import { type Home, wattUnder } from '@/core/kitchen/home';
 import { loadHome } from '@/store/home';
 import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
 import type { App } from './app';
+import { commitNew } from './commitNew';
 import { conflict, invalid, notFound } from './problem';
 
 /** Where nobody has said anything yet: awake by day, home always, two hotplates of unknown power. */
@@ -55,7 +56,7 @@ export function putVessel(app: App, id: string, input: VesselInput, revision: nu
       throw invalid('This heat source is not in the kitchen.', [{ at: 'heatSourceId', message: 'Choose a heat source of this kitchen.' }]);
     }
     const row: VesselRow = { ...input, id, revision: (had?.revision ?? 0) + 1, retired: false };
-    await store.commit([{ table: 'vessel', row }]);
+    await (had ? store.commit([{ table: 'vessel', row }]) : commitNew(app, [{ table: 'vessel', row }]));
     live.publish({ kind: 'changed', what: 'vessel', id });
     return row;
   });

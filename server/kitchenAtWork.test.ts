@@ -66,6 +66,11 @@ test('an act is not set before the run began, and the start not years back: each
   expect((await retime('r1s', SATURDAY_9 - 60 * MIN)).status).toBe(200);
   expect((await retime('s0', SATURDAY_9 - 30 * MIN)).status).toBe(200);
 });
+test('a step that began early or late takes its vessel from when it really began', async () => {
+  const stay = (await t.ask<Stay[]>('stays', '/stays')).find((one) => one.stepId === step('scour').id);
+  const lengthMs = step('scour').endMs - step('scour').startMs;
+  expect(stay).toMatchObject({ fromMs: SATURDAY_9 - 30 * MIN, toMs: Math.max(SATURDAY_9 - 30 * MIN + lengthMs, t.clock.nowMs + MIN) });
+});
 test('a replan once a dye before its rest is finished: the rest follows as soon as it can', async () => {
   t.clock.nowMs = SATURDAY_9 + 600 * MIN;
   for (const kind of ['scour', 'mordant', 'extract', 'strain', 'dye']) {

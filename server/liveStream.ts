@@ -3,8 +3,20 @@ import type { LiveFeed } from './live';
 
 const TICK_MS = 15_000;
 
-/** The feed as server-sent events: `hello` and `tick` carry the server’s clock, `live` everything that happens. */
-export function liveStream(live: LiveFeed, nowMs: () => number, signal: AbortSignal): ReadableStream<Uint8Array> {
+/**
+ * The feed as server-sent events: `hello` and `tick` carry the server’s clock, `live` everything that happens, `out` that whoever listens
+ * was put out.
+ * @param open called with what ends the stream from this side; null when so many are open that this one may not
+ */
+export function liveStream(
+  live: LiveFeed,
+  nowMs: () => number,
+  signal: AbortSignal,
+  open: (putOut: () => void) => (() => void) | null = () => () => undefined,
+): ReadableStream<Uint8Array> | null {
+  let putOut = (): void => undefined;
+  const forget = open(() => putOut());
+  if (!forget) return null;
   const text = new TextEncoder();
   let stop = (): void => undefined;
   return new ReadableStream({
@@ -15,6 +27,16 @@ export function liveStream(live: LiveFeed, nowMs: () => number, signal: AbortSig
       stop = () => {
         clearInterval(timer);
         unlisten();
+        forget();
+      };
+      putOut = () => {
+        stop();
+        try {
+          send('out', {});
+          controller.close();
+        } catch {
+          // already closed by the browser going away
+        }
       };
       signal.addEventListener('abort', () => {
         stop();

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { joinInput, LotInput, splitInput, TreatmentInput } from '@/contract/schemas';
 import type { LotView } from '@/contract/views';
+import { hexOfLab } from '@/core/colour/lab';
 import type { Lot } from '@/core/fibre/lot';
 import { type Answers, continuePassport, foldPassport, joinPassports, type Passport, type Treatment } from '@/core/fibre/passport';
 import { checkSplit, joinLots as joined, splitRefusalText } from '@/core/fibre/split';
@@ -9,22 +10,33 @@ import { knownValue } from '@/core/figure';
 import { printMass } from '@/core/measure/print';
 import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
+import type { Look } from '@/core/swatch/look';
+import { looksByLot, seenDry } from '@/core/swatch/swatch';
 import type { Db } from '@/store/db';
+import { colouredLooks } from '@/store/looks';
 import { listLots, loadEntries, loadLot, loadLots, lotOfEntry } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
 import type { App } from './app';
+import { commitNew } from './commitNew';
 import { conflict, invalid, notFound } from './problem';
 
 export async function lotsWithPassports({ store }: App, ended: boolean): Promise<LotView[]> {
   const lots = await listLots(store.db, ended);
   const passports = await passportsOf(store.db, lots);
-  return lots.map((lot) => ({ ...lot, passport: passports.get(lot.id) ?? foldPassport([]) }));
+  const seen = looksByLot(await colouredLooks(store.db, null));
+  return lots.map((lot) => ({ ...lot, passport: passports.get(lot.id) ?? foldPassport([]), seenHex: seenHex(seen.get(lot.id) ?? []) }));
 }
 
 export async function lotWithPassport({ store }: App, id: string): Promise<LotView> {
   const lot = await loadLot(store.db, id);
   if (!lot) throw notFound('lot', id);
-  return { ...lot, passport: (await passportsOf(store.db, [lot])).get(id) ?? foldPassport([]) };
+  const passport = (await passportsOf(store.db, [lot])).get(id) ?? foldPassport([]);
+  return { ...lot, passport, seenHex: seenHex(await colouredLooks(store.db, [id])) };
+}
+
+function seenHex(looks: readonly Look[]): string | null {
+  const lab = seenDry(looks);
+  return lab && hexOfLab(lab);
 }
 
 /** By lot: what its passport answers. */
@@ -44,13 +56,14 @@ function checkWeight(input: LotInput): void {
   }
 }
 
-export function addLot({ store, nowMs, live }: App, input: LotInput & { id: string }): Promise<Lot> {
+export function addLot(app: App, input: LotInput & { id: string }): Promise<Lot> {
+  const { store, nowMs, live } = app;
   checkWeight(input);
   return store.exclusive(async () => {
     const had = await loadLot(store.db, input.id);
     if (had) return sameOrConflict(had, input);
     const row: Lot = { ...input, createdAtMs: nowMs(), revision: 1, from: [], ended: null };
-    await store.commit([{ table: 'lot', row }]);
+    await commitNew(app, [{ table: 'lot', row }]);
     live.publish({ kind: 'changed', what: 'lot', id: row.id });
     return row;
   });
@@ -79,7 +92,8 @@ export function editLot({ store, live }: App, id: string, input: LotInput & { re
 }
 
 /** Several skeins from one cone: the whole is no more, the parts carry its past. */
-export function splitLot({ store, nowMs, live }: App, id: string, input: z.infer<typeof splitInput>): Promise<Lot[]> {
+export function splitLot(app: App, id: string, input: z.infer<typeof splitInput>): Promise<Lot[]> {
+  const { store, nowMs, live } = app;
   return store.exclusive(async () => {
     const had = await loadLot(store.db, id);
     if (!had) throw notFound('lot', id);
@@ -112,13 +126,17 @@ export function splitLot({ store, nowMs, live }: App, id: string, input: z.infer
       }),
     );
     const whole: Lot = { ...had, revision: had.revision + 1, ended: { how: 'split', into: parts.map((part) => part.id), atMs } };
-    await store.commit([whole, ...parts].map((row) => ({ table: 'lot', row })));
+    await commitNew(
+      app,
+      [whole, ...parts].map((row) => ({ table: 'lot', row })),
+    );
     for (const lot of [whole, ...parts]) live.publish({ kind: 'changed', what: 'lot', id: lot.id });
     return parts;
   });
 }
 
-export function joinLots({ store, nowMs, live }: App, input: z.infer<typeof joinInput>): Promise<Lot> {
+export function joinLots(app: App, input: z.infer<typeof joinInput>): Promise<Lot> {
+  const { store, nowMs, live } = app;
   return store.exclusive(async () => {
     const again = await loadLot(store.db, input.id);
     if (again) {
@@ -154,7 +172,10 @@ export function joinLots({ store, nowMs, live }: App, input: z.infer<typeof join
       ended: null,
     };
     const ended = lots.map((lot): Lot => ({ ...lot, revision: lot.revision + 1, ended: { how: 'joined', into: [row.id], atMs } }));
-    await store.commit([...ended, row].map((one) => ({ table: 'lot', row: one })));
+    await commitNew(
+      app,
+      [...ended, row].map((one) => ({ table: 'lot', row: one })),
+    );
     for (const lot of [...ended, row]) live.publish({ kind: 'changed', what: 'lot', id: lot.id });
     return row;
   });
@@ -195,7 +216,7 @@ export function addEntry(app: App, lotId: string, input: TreatmentInput): Promis
     const had = await lotOfEntry(store.db, input.id);
     if (had !== null && had !== lotId) throw conflict(`The id ${input.id} already belongs to the past of another lot.`);
     if (had === null) {
-      await store.commit([{ table: 'passport_entry', row: { ...input, lotId, from: { hand: true } } }]);
+      await commitNew(app, [{ table: 'passport_entry', row: { ...input, lotId, from: { hand: true } } }]);
       live.publish({ kind: 'changed', what: 'lot', id: lotId });
     }
     return lotWithPassport(app, lotId);
@@ -209,7 +230,7 @@ function sameOrConflict(had: Lot, input: LotInput & { id: string }): Lot {
 }
 
 /** These lots with all they were split from or joined of: a query a generation, none per lot. */
-async function withAncestors(db: Db, lots: readonly Lot[]): Promise<Map<string, Lot>> {
+export async function withAncestors(db: Db, lots: readonly Lot[]): Promise<Map<string, Lot>> {
   const known = new Map(lots.map((lot) => [lot.id, lot]));
   for (;;) {
     const missing = [...new Set([...known.values()].flatMap((lot) => lot.from))].filter((id) => !known.has(id));
@@ -221,7 +242,7 @@ async function withAncestors(db: Db, lots: readonly Lot[]): Promise<Map<string, 
 }
 
 /** Folds runs, hand-made entries and ancestry: a fixed number of queries for any number of lots. */
-async function passportsOf(db: Db, lots: readonly Lot[]): Promise<Map<string, Passport>> {
+export async function passportsOf(db: Db, lots: readonly Lot[]): Promise<Map<string, Passport>> {
   const family = await withAncestors(db, lots);
   const treatments = await ownTreatments(db, [...family.keys()]);
   const folded = new Map<string, Passport>();

@@ -5,6 +5,7 @@ import { LIBRARY, type MethodBook, methodBook } from '@/core/method/library';
 import type { Method } from '@/core/method/method';
 import { loadVersions, methodShelf, methodTable } from '@/store/methods';
 import type { App } from './app';
+import { commitNew } from './commitNew';
 import { conflict, invalid, notFound } from './problem';
 import { wholeShelf } from './shelf';
 
@@ -46,7 +47,7 @@ export async function addMethod(app: App, { id, ...input }: MethodInput & { id: 
       if (had.name !== method.name) throw conflict(`The id ${id} already belongs to ${had.name}.`);
       return had;
     }
-    await store.commit([
+    await commitNew(app, [
       { table: 'method', row: method },
       { table: 'method_shelf', row: { id, revision: 1, retired: false } },
     ]);
@@ -65,7 +66,7 @@ export async function reviseMethod(app: App, id: string, { expectedVersion, ...i
     if (!newest) throw notFound('method', id);
     if (newest.version !== expectedVersion)
       throw conflict(`${newest.name} is at version ${newest.version} already; yours was made from ${expectedVersion}. Load it again; nothing was overwritten.`);
-    await store.commit([{ table: 'method', row: method }]);
+    await commitNew(app, [{ table: 'method', row: method }]);
     live.publish({ kind: 'changed', what: 'method', id });
     return method;
   });

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { newSkein } from '@/contract/lot.fixture';
 import type { LotView, RunRecord, RunView } from '@/contract/views';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan, PlanStep } from '@/core/plan/plan';
@@ -11,16 +12,7 @@ import { type TestApp, testApp } from './testApp.fixture';
 let t: TestApp;
 let plan: Plan;
 const MIN = 60_000;
-const lot = (id: string) => ({
-  id,
-  name: `Skein ${id}`,
-  form: 'skein',
-  composition: [{ fibre: 'wool', pct: 100 }],
-  dryWeightG: { state: 'measured', value: 50 },
-  pieces: 1,
-  baseHex: null,
-  note: '',
-});
+const lot = (id: string) => newSkein(id, `Skein ${id}`, 50);
 const log = (id: string, fact: object) => t.ask('recordEvent', '/runs/r1/events', { id, ...fact });
 const stepOf = (of: Plan, id: string): PlanStep => {
   const found = of.steps.find((one) => one.id === id);

@@ -1,6 +1,6 @@
-import path from 'node:path';
-import { Store } from '@/store/store';
+import { openStore } from '@/store/openStore';
 import type { App } from './app';
+import { dataFolder, openDoors } from './doors/openDoors';
 import { HotRuns } from './hotRuns';
 import { LiveFeed } from './live';
 
@@ -16,15 +16,10 @@ export function openApp(fill?: (app: App) => Promise<void>): Promise<App> {
 }
 
 async function open(fill: ((app: App) => Promise<void>) | undefined): Promise<App> {
-  const root = process.cwd();
-  const store = await Store.open({
-    folder: path.resolve(process.env.HYNDLE_DATA ?? path.join(root, 'data')),
-    migrations: path.join(root, 'store', 'migrations'),
-    template: process.env.HYNDLE_TEMPLATE ?? null,
-    nowMs: Date.now,
-  });
+  const store = await openStore(dataFolder());
   for (const notice of store.notices) console.warn(`recovery: ${notice}`);
-  const app: App = { store, live: new LiveFeed(Date.now()), hotRuns: new HotRuns(), nowMs: Date.now };
+  const app: App = { store, live: new LiveFeed(Date.now(), store.relay), hotRuns: new HotRuns(store.relay !== null), nowMs: Date.now, doors: openDoors() };
+  app.doors.listen(() => app.live.publish({ kind: 'changed', what: 'doors', id: 'doors' }));
   await fill?.(app);
   return app;
 }

@@ -1,9 +1,11 @@
 import type { Reading } from '@/core/hold/credit';
-import { latestReading, loadReadings } from '@/store/probes';
+import type { Readings } from '@/store/readings/readings';
+import { knowsProbe } from '@/store/vessels';
 import type { App } from './app';
-import { invalid } from './problem';
+import { invalid, Problem } from './problem';
 
 const SLACK_MS = 60_000;
+const HOUR_MS = 3_600_000;
 
 /** The door for every probe, real or simulated. A reading without a time is taken as read now; sent twice it counts once. */
 export function recordReadings(
@@ -18,10 +20,44 @@ export function recordReadings(
   }
   const readings: Reading[] = input.map((reading) => ({ atMs: reading.atMs ?? atMs, bathC: reading.bathC })).sort((a, b) => a.atMs - b.atMs);
   return store.exclusive(async () => {
-    await store.commit([{ table: 'probe_minute', row: { probeId, points: readings.map((reading) => [reading.atMs, reading.bathC]) } }]);
+    if (!(await knowsProbe(store.db, probeId)))
+      throw new Problem(404, 'Not found', `No vessel of this kitchen has a probe “${probeId}”. Name it at its vessel first, under Shelf.`);
+    await store.appendReadings(
+      probeId,
+      readings.map((reading) => [reading.atMs, reading.bathC]),
+    );
     live.publish({ kind: 'readings', probeId, readings });
     return { stored: readings.length };
   });
+}
+
+/** Longer than this, a stretch is told by its minutes; longer still, by its hours. */
+const ALL_MS = 6 * HOUR_MS;
+const MINUTES_MS = 72 * HOUR_MS;
+
+/** More points than a picture is wide say nothing more. */
+const MOST_POINTS = 1500;
+
+/** So long a stretch is told by its days. */
+const DAYS_FROM_MS = 500 * 24 * HOUR_MS;
+
+/** Means of neighbours, so that no more than `most` are left. */
+export function thinned(readings: readonly Reading[], most: number): Reading[] {
+  const together = Math.ceil(readings.length / most);
+  if (together <= 1) return [...readings];
+  return Array.from({ length: Math.ceil(readings.length / together) }, (_, i) => {
+    const some = readings.slice(i * together, (i + 1) * together);
+    const mean = (value: (reading: Reading) => number) => some.reduce((sum, reading) => sum + value(reading), 0) / some.length;
+    return { atMs: Math.round(mean(({ atMs }) => atMs)), bathC: Math.round(mean(({ bathC }) => bathC) * 100) / 100 };
+  });
+}
+
+/** Readings of a stretch, as closely as its length wants. */
+export function readingsOf(readings: Readings, probeId: string, fromMs: number, toMs: number): Reading[] {
+  const lengthMs = toMs - fromMs;
+  if (lengthMs <= ALL_MS) return readings.between(probeId, fromMs, toMs, 'all');
+  if (lengthMs <= MINUTES_MS) return readings.between(probeId, fromMs, toMs, 'minutes');
+  return thinned(readings.between(probeId, fromMs, toMs, lengthMs < DAYS_FROM_MS ? 'hours' : 'days'), MOST_POINTS);
 }
 
 export async function readingsBetween(
@@ -31,5 +67,5 @@ export async function readingsBetween(
   toMs: number | null,
 ): Promise<{ readings: Reading[]; latest: Reading | null }> {
   const until = toMs ?? nowMs();
-  return { readings: await loadReadings(store.db, probeId, fromMs ?? until - 3_600_000, until), latest: await latestReading(store.db, probeId) };
+  return { readings: readingsOf(store.readings, probeId, fromMs ?? until - HOUR_MS, until), latest: store.readings.latest(probeId) };
 }

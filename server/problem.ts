@@ -1,7 +1,7 @@
 /** What a caller can put right: becomes an RFC 9457 problem document. Anything else that is thrown is a fault (500). */
 export class Problem extends Error {
   constructor(
-    readonly status: 400 | 403 | 404 | 405 | 409 | 413 | 415 | 422 | 503,
+    readonly status: 400 | 401 | 403 | 404 | 405 | 409 | 413 | 415 | 422 | 429 | 503 | 507,
     readonly title: string,
     readonly detail: string,
     readonly errors: readonly { readonly at: string; readonly message: string }[] = [],

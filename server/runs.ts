@@ -19,12 +19,14 @@ import { shelfOf } from '@/core/shelf/library';
 import { printDayClock } from '@/core/time/zone';
 import type { Db } from '@/store/db';
 import { loadLot } from '@/store/lots';
-import { loadReadings } from '@/store/probes';
 import { findEvent, listOpenRuns, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
+import { commitNew } from './commitNew';
+import { signature } from './doors/by';
 import { conflict, invalid, notFound } from './problem';
+import { runReadings } from './runReadings';
 import { planDraft } from './sessions';
 
 export function startRun(app: App, sessionId: string, input: z.infer<typeof newRun>): Promise<RunView> {
@@ -53,8 +55,9 @@ export function startRun(app: App, sessionId: string, input: z.infer<typeof newR
       planVersion: plan.version,
       atMs: checkedStart(input.atMs, createdAtMs),
       recordedAtMs: createdAtMs,
+      ...signature(app),
     };
-    await store.commit([
+    await commitNew(app, [
       { table: 'run', row: { id: input.id, sessionId, createdAtMs } },
       { table: 'run_event', row: { runId: input.id, event: started } },
     ]);
@@ -71,6 +74,8 @@ function checkedStart(atMs: number | undefined, nowMs: number): number {
 /** Writes one act down. Sent again it is answered as the first time; the same id for a different act is a conflict. */
 export function recordEvent(app: App, runId: string, input: EventInput): Promise<RunEvent> {
   const { store, nowMs, live, hotRuns } = app;
+  // A weighing writes the lot too, which other runs may have.
+  const ofRun = input.type === 'lotWeighed' ? undefined : runId;
   return store.exclusive(async () => {
     const hot = await hotRuns.get(store.db, runId);
     if (!hot) throw notFound('run', runId);
@@ -90,7 +95,7 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
       const message = eventRefusalText(checked.error);
       throw checked.error.why === 'finished' ? conflict(message) : invalid(message, [{ at: checked.error.why === 'future' ? 'atMs' : 'event', message }]);
     }
-    const event = { ...fact, id, atMs, recordedAtMs } as RunEvent;
+    const event = { ...fact, id, atMs, recordedAtMs, ...signature(app) } as RunEvent;
     // Not in this run, but the id may be taken by another one: then the database says so.
     const weighed = await lotNowWeighed(store.db, event);
     const rows = [{ table: 'run_event' as const, row: { runId, event } }, ...(weighed ? [{ table: 'lot' as const, row: weighed }] : [])];
@@ -99,7 +104,7 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
     hotRuns.appended(runId, event);
     live.publish({ kind: 'event', runId, event });
     return event;
-  });
+  }, ofRun);
 }
 
 /** A lot that nobody had weighed has its weight from now on; one with a weight keeps the one it was given by hand. */
@@ -117,8 +122,8 @@ async function storedBefore(db: Db, runId: string, input: EventInput): Promise<R
   return had.event;
 }
 
-/** The same act, whatever the order of its keys; when it was said to happen does not count. */
-const sameFact = ({ recordedAtMs: _recorded, atMs: _at, ...fact }: RunEvent, { atMs: _inputAt, ...asked }: EventInput): boolean =>
+/** The same act, whatever the order of its keys; when it was said to happen, and by which device, does not count. */
+const sameFact = ({ recordedAtMs: _recorded, atMs: _at, by: _by, ...fact }: RunEvent, { atMs: _inputAt, ...asked }: EventInput): boolean =>
   isDeepStrictEqual(fact, asked);
 
 export async function runView(app: App, runId: string): Promise<RunView> {
@@ -128,11 +133,13 @@ export async function runView(app: App, runId: string): Promise<RunView> {
   const { run, plan, events } = hot;
   const state = foldRun(plan.steps, events);
   const readings: Record<string, readonly Reading[]> = {};
-  for (const vessel of await listVessels(store.db)) {
-    if (!vessel.probeId || !usesVessel(plan, state, vessel.id)) continue;
-    readings[vessel.id] = await loadReadings(store.db, vessel.probeId, state.startedAtMs ?? nowMs(), state.finishedAtMs ?? nowMs());
-  }
+  for (const { id, probeId } of await probedVessels(store.db, plan, state)) readings[id] = runReadings(store.readings, probeId, id, plan, state, nowMs());
   return { run, plan, events, readings };
+}
+
+/** Vessels that a run used, with the probes they have now: one may have got its probe after the plan was made. */
+export async function probedVessels(db: Db, plan: Plan, state: RunState): Promise<{ id: string; name: string; probeId: string }[]> {
+  return (await listVessels(db)).flatMap(({ id, name, probeId }) => (probeId && usesVessel(plan, state, id) ? [{ id, name, probeId }] : []));
 }
 
 const usesVessel = (plan: Plan, state: RunState, vesselId: string): boolean =>
@@ -208,11 +215,19 @@ export async function replan(app: App, runId: string, input: z.infer<typeof repl
     const built = await planDraft(app, draft, head, { nowMs: atMs, fixed: fixedSteps(view.plan, state, clocks, atMs) });
     if (!built.plan) throw invalid('The rest does not fit from now.', built.problems);
     const { plan } = built;
-    const event: RunEvent = { id: input.eventId, type: 'replanned', planVersion: head.version, reason: input.reason, atMs, recordedAtMs: atMs };
+    const event: RunEvent = {
+      id: input.eventId,
+      type: 'replanned',
+      planVersion: head.version,
+      reason: input.reason,
+      atMs,
+      recordedAtMs: atMs,
+      ...signature(app),
+    };
     const kept = await store.exclusive(async () => {
       const now = await hotRuns.get(store.db, runId);
       if (now?.events.length !== view.events.length) return false;
-      await store.commit([
+      await commitNew(app, [
         { table: 'plan', row: plan },
         { table: 'run_event', row: { runId, event } },
       ]);

@@ -12,6 +12,7 @@ import { eventsOfRuns, listRuns } from '@/store/runs';
 import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
+import { commitNew } from './commitNew';
 import { homeOf } from './kitchen';
 import { answersOf } from './lots';
 import { bookOf } from './methods';
@@ -62,7 +63,7 @@ export async function createSession(app: App, input: { readonly id: string; read
   return store.exclusive(async () => {
     const had = await stored();
     if (had) return had;
-    await store.commit([
+    await commitNew(app, [
       { table: 'session', row: { id: input.id, name: plan.name, createdAtMs } },
       { table: 'plan', row: plan },
     ]);
@@ -95,7 +96,7 @@ export async function revisePlan(
   const plan = built.plan ?? refuse(built);
   return store.exclusive(async () => {
     await changeable();
-    await store.commit([{ table: 'plan', row: plan }]);
+    await commitNew(app, [{ table: 'plan', row: plan }]);
     live.publish({ kind: 'changed', what: 'session', id: sessionId });
     return plan;
   });
@@ -141,9 +142,13 @@ export async function openStays({ store, nowMs }: App): Promise<Stay[]> {
     const left = plan.steps.flatMap((step) => {
       const own = state?.steps[step.id];
       if (own?.status === 'done' || own?.status === 'skipped') return [];
-      // Where it really is, and for as long as it is still there.
+      // Where it really is, since when it is really there, and for as long as it will be.
       const vesselId = own?.vesselId ?? step.vesselId;
-      return [own && own.status !== 'waiting' ? { ...step, vesselId, endMs: Math.max(step.endMs, now + 60_000) } : { ...step, vesselId }];
+      const beganMs = own?.entered[0]?.atMs;
+      if (beganMs === undefined) return [{ ...step, vesselId }];
+      const offMs = beganMs - step.startMs;
+      const phaseTimes = step.phaseTimes.map(({ fromMs, toMs }) => ({ fromMs: fromMs + offMs, toMs: toMs + offMs }));
+      return [{ ...step, vesselId, startMs: beganMs, endMs: Math.max(step.endMs + offMs, now + 60_000), phaseTimes }];
     });
     return staysOf({ sessionId: plan.sessionId, name: plan.name, running: state?.phase === 'running' }, left, plan.vessels);
   });

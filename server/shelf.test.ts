@@ -164,7 +164,12 @@ describe('what cannot be joined, split or written down', () => {
       'is taken',
     ],
     ['what is no more, again', () => t.send('POST', '/lots/s1/split', { revision: 2, parts: [part('n1', 20), part('n2', 30)] }), 422, 'no more'],
-    ['an entry of another lot’s past', () => t.send('POST', '/lots/cone2/treatments', entry('h1', 'scour', 'known')), 409, 'the past of another lot'],
+    [
+      'an entry of another lot’s past',
+      () => t.send('POST', '/lots/cone2/treatments', entry('h1', 'scour', 'known')),
+      409,
+      'was sent before with something else',
+    ],
     ['an entry for a lot nobody has', () => t.send('POST', '/lots/ghost/treatments', entry('h9', 'scour', 'known')), 404, 'ghost'],
   ])('%s', async (_what, send, status, says) => {
     const before = t.app.store.lastSeq;

@@ -1,4 +1,5 @@
-import { type Db, type Table, wholeRows } from './db';
+import type { Db } from './db';
+import { type RowTable, rowTable } from './rowTable';
 
 /** A thing on the shelf: edited as a whole, retired instead of deleted. */
 export interface Document {
@@ -10,7 +11,7 @@ export interface Document {
 type DocumentTable = 'stock' | 'liquor' | 'own_substance' | 'method_shelf';
 
 export interface Documents<Row extends Document> {
-  readonly table: Table<Row, Row>;
+  readonly table: RowTable<Row>;
   /** All that are not retired, by id. */
   list(db: Db): Promise<Row[]>;
   all(db: Db): Promise<Row[]>;
@@ -21,20 +22,11 @@ export interface Documents<Row extends Document> {
 export function documents<Row extends Document>(name: DocumentTable): Documents<Row> {
   const rowsOf = async (db: Db, where: string, params: unknown[]): Promise<Row[]> =>
     (await db.query<{ body: Row }>(`select body from ${name} ${where} order by id`, params)).rows.map((row) => row.body);
-  const table: Table<Row, Row> = {
+  const table = rowTable<Row>({
     name,
-    ...wholeRows((row) => row.id),
-    put: async (db, row) => {
-      await db.query(
-        `insert into ${name} (id, revision, retired, body)
-         values ($1, $2, $3, $4)
-         on conflict (id) do update
-         set revision = excluded.revision, retired = excluded.retired, body = excluded.body`,
-        [row.id, row.revision, row.retired, JSON.stringify(row)],
-      );
-    },
-    all: (db) => rowsOf(db, '', []),
-  };
+    key: { id: (row) => row.id },
+    columns: { revision: (row) => row.revision, retired: (row) => row.retired },
+  });
   return {
     table,
     list: (db) => rowsOf(db, 'where not retired', []),

@@ -1,21 +1,18 @@
 import type { Lot } from '@/core/fibre/lot';
 import type { Treatment } from '@/core/fibre/passport';
-import { type Db, onceWritten, type Table, wholeRows } from './db';
+import type { Db } from './db';
+import { rowTable } from './rowTable';
 
-export const lotTable: Table<Lot, Lot> = {
+export const lotTable = rowTable<Lot>({
   name: 'lot',
-  ...wholeRows((row) => row.id),
-  put: async (db, row) => {
-    await db.query(
-      `insert into lot (id, name, revision, retired, created_at_ms, body)
-       values ($1, $2, $3, $4, $5, $6)
-       on conflict (id) do update
-       set name = excluded.name, revision = excluded.revision, retired = excluded.retired, body = excluded.body`,
-      [row.id, row.name, row.revision, (row.ended ?? null) !== null, row.createdAtMs, JSON.stringify(row)],
-    );
+  key: { id: (row) => row.id },
+  columns: {
+    name: (row) => row.name,
+    revision: (row) => row.revision,
+    retired: (row) => (row.ended ?? null) !== null,
+    created_at_ms: (row) => row.createdAtMs,
   },
-  all: async (db) => (await db.query<{ body: Lot }>('select body from lot order by id')).rows.map((row) => row.body),
-};
+});
 
 /** Lots at hand, by name; with `ended` also those that were split, joined or put away. */
 export async function listLots(db: Db, ended = false): Promise<Lot[]> {
@@ -37,19 +34,12 @@ export interface PassportEntryRow extends Treatment {
   readonly lotId: string;
 }
 
-export const passportEntryTable: Table<PassportEntryRow, PassportEntryRow> = {
+export const passportEntryTable = rowTable<PassportEntryRow>({
   name: 'passport_entry',
-  ...onceWritten((row) => row.id),
-  put: async (db, row) => {
-    await db.query(
-      `insert into passport_entry (id, lot_id, at_ms, body)
-       values ($1, $2, $3, $4)
-       on conflict (id) do nothing`,
-      [row.id, row.lotId, row.atMs, JSON.stringify(row)],
-    );
-  },
-  all: async (db) => (await db.query<{ body: PassportEntryRow }>('select body from passport_entry order by id')).rows.map((row) => row.body),
-};
+  key: { id: (row) => row.id },
+  columns: { lot_id: (row) => row.lotId, at_ms: (row) => row.atMs },
+  once: true,
+});
 
 export async function loadEntries(db: Db, lotIds: readonly string[]): Promise<PassportEntryRow[]> {
   const { rows } = await db.query<{ body: PassportEntryRow }>('select body from passport_entry where lot_id = any($1)', [lotIds]);

@@ -1,7 +1,8 @@
 import type { Plan } from '@/core/plan/plan';
 import type { RunEvent } from '@/core/run/events';
 import type { PlantForm } from '@/core/shelf/dyestuff';
-import { type Db, onceWritten, type Table } from './db';
+import type { Db } from './db';
+import { rowTable } from './rowTable';
 
 export interface RunRow {
   readonly id: string;
@@ -9,19 +10,14 @@ export interface RunRow {
   readonly createdAtMs: number;
 }
 
-export const runTable: Table<RunRow, RunRow> = {
+export const runTable = rowTable<RunRow>({
   name: 'run',
-  ...onceWritten((row) => row.id),
-  put: async (db, row) => {
-    await db.query(
-      `insert into run (id, session_id, created_at_ms)
-       values ($1, $2, $3)
-       on conflict (id) do nothing`,
-      [row.id, row.sessionId, row.createdAtMs],
-    );
-  },
-  all: async (db) => (await db.query<RawRun>('select id, session_id, created_at_ms from run order by id')).rows.map(toRun),
-};
+  key: { id: (row) => row.id },
+  columns: { session_id: (row) => row.sessionId, created_at_ms: (row) => row.createdAtMs },
+  body: null,
+  fromRaw: (raw) => toRun(raw as unknown as RawRun),
+  once: true,
+});
 
 interface RawRun {
   id: string;
@@ -35,25 +31,14 @@ export interface RunEventRow {
   readonly event: RunEvent;
 }
 
-export const runEventTable: Table<RunEventRow, RunEventRow> = {
+export const runEventTable = rowTable<RunEventRow>({
   name: 'run_event',
-  ...onceWritten((row) => row.event.id),
-  put: async (db, { runId, event }) => {
-    const { rows } = await db.query(
-      `insert into run_event (id, run_id, at_ms, recorded_at_ms, body)
-       values ($1, $2, $3, $4, $5)
-       on conflict (id) do nothing
-       returning id`,
-      [event.id, runId, event.atMs, event.recordedAtMs, JSON.stringify(event)],
-    );
-    return rows.length === 1;
-  },
-  all: async (db) =>
-    (await db.query<{ run_id: string; body: RunEvent }>('select run_id, body from run_event order by id')).rows.map((row) => ({
-      runId: row.run_id,
-      event: row.body,
-    })),
-};
+  key: { id: (row) => row.event.id },
+  columns: { run_id: (row) => row.runId, at_ms: (row) => row.event.atMs, recorded_at_ms: (row) => row.event.recordedAtMs },
+  body: (row) => row.event,
+  fromRaw: (raw) => ({ runId: String(raw.run_id), event: raw.body as RunEvent }),
+  once: true,
+});
 
 export async function loadRun(db: Db, id: string): Promise<RunRow | null> {
   const { rows } = await db.query<RawRun>('select id, session_id, created_at_ms from run where id = $1', [id]);
@@ -94,6 +79,11 @@ export async function runOfSession(db: Db, sessionId: string): Promise<RunRow | 
 export async function loadEvents(db: Db, runId: string): Promise<RunEvent[]> {
   const { rows } = await db.query<{ body: RunEvent }>('select body from run_event where run_id = $1 order by at_ms, recorded_at_ms, id', [runId]);
   return rows.map((row) => row.body);
+}
+
+export async function countEvents(db: Db, runId: string): Promise<number> {
+  const { rows } = await db.query<{ count: number }>('select count(*) as count from run_event where run_id = $1', [runId]);
+  return Number(rows[0]?.count ?? 0);
 }
 
 /** The event with this id, whichever run it is in. */

@@ -1,5 +1,6 @@
 import type { Plan } from '@/core/plan/plan';
-import { type Db, onceWritten, type Table } from './db';
+import type { Db } from './db';
+import { rowTable } from './rowTable';
 
 export interface SessionRow {
   readonly id: string;
@@ -7,39 +8,22 @@ export interface SessionRow {
   readonly createdAtMs: number;
 }
 
-export const sessionTable: Table<SessionRow, SessionRow> = {
+export const sessionTable = rowTable<SessionRow>({
   name: 'session',
-  ...onceWritten((row) => row.id),
-  put: async (db, row) => {
-    await db.query(
-      `insert into session (id, name, created_at_ms)
-       values ($1, $2, $3)
-       on conflict (id) do nothing`,
-      [row.id, row.name, row.createdAtMs],
-    );
-  },
-  all: async (db) =>
-    (await db.query<{ id: string; name: string; created_at_ms: number }>('select id, name, created_at_ms from session order by id')).rows.map((row) => ({
-      id: row.id,
-      name: row.name,
-      createdAtMs: Number(row.created_at_ms),
-    })),
-};
+  key: { id: (row) => row.id },
+  columns: { name: (row) => row.name, created_at_ms: (row) => row.createdAtMs },
+  body: null,
+  fromRaw: (raw) => ({ id: String(raw.id), name: String(raw.name), createdAtMs: Number(raw.created_at_ms) }),
+  once: true,
+});
 
 /** Plans are immutable: a version once written stays as it is. */
-export const planTable: Table<Plan, Plan> = {
+export const planTable = rowTable<Plan>({
   name: 'plan',
-  ...onceWritten((row) => `${row.sessionId}/${row.version}`),
-  put: async (db, row) => {
-    await db.query(
-      `insert into plan (session_id, version, created_at_ms, lot_ids, body)
-       values ($1, $2, $3, $4, $5)
-       on conflict (session_id, version) do nothing`,
-      [row.sessionId, row.version, row.createdAtMs, row.lots.map((lot) => lot.id), JSON.stringify(row)],
-    );
-  },
-  all: async (db) => (await db.query<{ body: Plan }>('select body from plan order by session_id, version')).rows.map((row) => row.body),
-};
+  key: { session_id: (row) => row.sessionId, version: (row) => row.version },
+  columns: { created_at_ms: (row) => row.createdAtMs, lot_ids: (row) => row.lots.map((lot) => lot.id) },
+  once: true,
+});
 
 /** Newest plan of every session, newest session first. */
 export async function listLatestPlans(db: Db): Promise<Plan[]> {

@@ -8,10 +8,11 @@ import type { Method } from '@/core/method/method';
 import { keptLiquor, wool } from '@/core/plan/plan.fixture';
 import type { Liquor } from '@/core/shelf/liquor';
 import type { StockItem } from '@/core/shelf/stock';
+import { FolderStore } from './folderStore';
+import { inside } from './inside.fixture';
 import { listLots, loadLots } from './lots';
 import { loadVersions, methodShelf } from './methods';
 import { liquors, stock } from './shelf';
-import { Store } from './store';
 import type { RowWrite } from './tables';
 import { loadTicks } from './weighing';
 
@@ -19,8 +20,8 @@ import { loadTicks } from './weighing';
 
 const root = mkdtempSync(path.join(tmpdir(), 'hyndle-shelf-'));
 const open = (folder: string) =>
-  Store.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => 1 });
-const commit = (store: Store, ...writes: RowWrite[]) => store.exclusive(() => store.commit(writes));
+  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => 1, boot: 'test' });
+const commit = (store: FolderStore, ...writes: RowWrite[]) => store.exclusive(() => store.commit(writes));
 afterAll(() => rmSync(root, { recursive: true, force: true }));
 
 const alum = LIBRARY.find('alum-10');
@@ -48,7 +49,7 @@ const cone: Lot = wool('cone', 90);
 const part = (id: string, g: number): Lot => ({ ...wool(id, g), from: ['cone'] });
 const split: Lot = { ...cone, revision: 2, ended: { how: 'split', into: ['p1', 'p2'], atMs: 7 } };
 
-async function fill(store: Store): Promise<void> {
+async function fill(store: FolderStore): Promise<void> {
   await commit(store, { table: 'stock', row: tin(1) });
   await commit(store, { table: 'stock', row: tin(2) });
   await commit(store, { table: 'liquor', row: jug });
@@ -63,7 +64,7 @@ async function fill(store: Store): Promise<void> {
   await commit(store, { table: 'lot', row: split }, { table: 'lot', row: part('p1', 40) }, { table: 'lot', row: part('p2', 50) });
 }
 
-async function expectAllThere(store: Store): Promise<void> {
+async function expectAllThere(store: FolderStore): Promise<void> {
   expect(await stock.list(store.db)).toEqual([tin(2)]);
   expect(await liquors.list(store.db)).toEqual([]);
   expect(await liquors.load(store.db, 'jug')).toMatchObject({ revision: 2, retired: true });
@@ -91,7 +92,7 @@ describe('the same rows come back', () => {
     const at = fresh();
     const first = await open(at);
     await fill(first);
-    await first.db.close();
+    await inside(first).db.close();
     rmSync(path.join(at, 'app.lock'));
     const second = await open(at);
     await expectAllThere(second);
@@ -101,7 +102,7 @@ describe('the same rows come back', () => {
     const at = fresh();
     const first = await open(at);
     await fill(first);
-    await first.db.close();
+    await inside(first).db.close();
     rmSync(path.join(at, 'app.lock'));
     rmSync(path.join(at, 'pg'), { recursive: true });
     const second = await open(at);
@@ -113,7 +114,7 @@ describe('the same rows come back', () => {
     const at = fresh();
     const first = await open(at);
     await fill(first);
-    await first.db.close();
+    await inside(first).db.close();
     rmSync(path.join(at, 'app.lock'));
     writeFileSync(path.join(at, 'pg', 'PG_VERSION'), 'nonsense');
     const second = await open(at);
@@ -128,7 +129,7 @@ test('a split is all or nothing: with the last part lost, the journal brings it 
   const first = await open(at);
   await fill(first);
   await first.db.query("delete from lot where id = 'p2'");
-  await first.db.close();
+  await inside(first).db.close();
   rmSync(path.join(at, 'app.lock'));
   const second = await open(at);
   await expectAllThere(second);

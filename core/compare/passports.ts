@@ -46,6 +46,10 @@ export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form' | '
   return { factors, differs, cannotTell, says: verdictText(differs, cannotTell) };
 }
 
+/** Everything of a lot that a comparison looks at, in words. */
+export const factorsOf = (lot: Parameters<typeof compareLots>[0]): (readonly [what: string, says: string])[] =>
+  compareLots(lot, lot).factors.map(({ what, a }) => [what, a] as const);
+
 function verdictText(differs: number, cannotTell: number): string {
   if (cannotTell > 0)
     return `${cannotTell} ${cannotTell === 1 ? 'thing is' : 'things are'} not known of both: a difference in colour cannot be put down to anything here.`;
@@ -143,7 +147,7 @@ function howFactors(a: Passport, b: Passport): Factor[] {
   const [inA, inB] = [minutes(x), minutes(y)];
   if (inA.some((min) => min !== undefined) || inB.some((min) => min !== undefined)) {
     const text = (all: readonly (number | undefined)[]) => all.map((min) => (min === undefined ? 'unknown' : printDuration(min))).join(', then ') || 'unknown';
-    const unknown = [...inA, ...inB].some((min) => min === undefined);
+    const unknown = inA.length === 0 || inB.length === 0 || [...inA, ...inB].some((min) => min === undefined);
     const same = inA.length === inB.length && inA.every((min, i) => Math.abs((min ?? 0) - (inB[i] ?? 0)) <= SAME_MIN);
     rows.push({ what: 'in the bath', a: text(inA), b: text(inB), verdict: unknown ? 'cannotTell' : same ? 'same' : 'differs' });
   }

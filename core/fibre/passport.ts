@@ -5,7 +5,8 @@ export const TREATMENTS = ['scour', 'tannin', 'mordant', 'resist', 'dye', 'iron'
 export type TreatmentKind = (typeof TREATMENTS)[number];
 
 /** What a step leaves in the passport; two of them say that something was left out on purpose. */
-export type StepTreatment = TreatmentKind | 'notScoured' | 'noMordant';
+export const STEP_TREATMENTS = [...TREATMENTS, 'notScoured', 'noMordant'] as const;
+export type StepTreatment = (typeof STEP_TREATMENTS)[number];
 
 /** How well a treatment is known. Believed is not known: comparisons never treat it so. */
 export const CERTAINTIES = ['known', 'believed', 'unknown', 'noneOnPurpose'] as const;

@@ -231,6 +231,6 @@ describe('amounts', () => {
   test('what was never planned stands for itself', () =>
     expect(row(amounts([added(10), added(3, 'measured', null, 'bakingSoda')]), 'baking soda')).toMatchObject({
       planned: 'not planned',
-      difference: 'baking soda added beyond the plan',
+      difference: 'baking soda added beyond the plan, 3 g',
     }));
 });

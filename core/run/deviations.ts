@@ -214,7 +214,7 @@ function amountRows(step: PlanStep, state: StepState, nameOf: (substance: string
   for (const extra of state.additions.filter((entry) => entry.additionId === null)) {
     const name = nameOf(extra.substance);
     const amount = extra.amount.state === 'unknown' ? 'amount unknown' : figureText(extra.amount, (value) => printAmount(value, extra.unit));
-    rows.push(as(name, 'not planned', amount, `${name} added beyond the plan`));
+    rows.push(as(name, 'not planned', amount, `${name} added beyond the plan, ${amount}`));
   }
   return rows;
 }

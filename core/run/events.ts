@@ -1,6 +1,10 @@
 import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
 
+export const CALL_ACTS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'check', 'lift', 'finish', 'tooHot', 'dip'] as const;
+/** What hands are called for. */
+export type CallAct = (typeof CALL_ACTS)[number];
+
 /** What happened: past tense, facts only. Appended, never changed; a mistake is amended by a later event. */
 export type RunFact =
   | { readonly type: 'started'; readonly planVersion: number }
@@ -19,6 +23,8 @@ export type RunFact =
   | { readonly type: 'stirred'; readonly stepId: string }
   | { readonly type: 'flipped'; readonly stepId: string }
   | { readonly type: 'checked'; readonly stepId: string; readonly finding: string }
+  /** Somebody heard a call and needs no more calling: it rings on no device. */
+  | { readonly type: 'callHeard'; readonly stepId: string; readonly call: CallAct }
   | { readonly type: 'moved'; readonly stepId: string; readonly toVesselId: string }
   | { readonly type: 'lifted'; readonly stepId: string }
   /** One lot alone leaves the bath before the others, or comes back to it. */
@@ -43,4 +49,6 @@ export type RunEvent = RunFact & {
   readonly atMs: number;
   /** When the server wrote it down. */
   readonly recordedAtMs: number;
+  /** The device or program that did it, by its name then; absent where it was the machine itself. */
+  readonly by?: string;
 };

@@ -3,7 +3,7 @@ import type { Reading } from '../hold/credit';
 import type { AmountUnit } from '../measure/print';
 import type { PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
-import type { RunEvent } from './events';
+import type { CallAct, RunEvent } from './events';
 
 export interface LoggedAddition {
   readonly eventId: string;
@@ -28,6 +28,8 @@ export interface StepState {
   readonly stirredAtMs: readonly number[];
   readonly flippedAtMs: readonly number[];
   readonly checks: readonly { readonly atMs: number; readonly finding: string }[];
+  /** By what hands were called for: when somebody heard it last. */
+  readonly heardMs: Readonly<Partial<Record<CallAct, number>>>;
   readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
   readonly vesselId: string | null;
   readonly movedAtMs: readonly { readonly atMs: number; readonly vesselId: string }[];
@@ -48,7 +50,7 @@ export interface RunState {
   readonly notes: readonly { readonly atMs: number; readonly stepId: string | null; readonly text: string }[];
 }
 
-type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : T[K] };
+type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : K extends 'heardMs' ? Partial<Record<CallAct, number>> : T[K] };
 
 /** Which events were taken back and which were set to another time: decided here alone, for the run and for its log. */
 export interface Amendments {
@@ -172,6 +174,9 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
     case 'checked':
       step.checks.push({ atMs, finding: event.finding });
       return;
+    case 'callHeard':
+      step.heardMs[event.call] = Math.max(atMs, step.heardMs[event.call] ?? 0);
+      return;
     case 'moved':
       step.vesselId = event.toVesselId;
       step.movedAtMs.push({ atMs, vesselId: event.toVesselId });
@@ -222,6 +227,7 @@ const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
   stirredAtMs: [],
   flippedAtMs: [],
   checks: [],
+  heardMs: {},
   pauses: [],
   vesselId,
   movedAtMs: [],

@@ -72,6 +72,12 @@ describe('a pH that shall be somewhere', () => {
       ]),
     ).toMatchObject({ dueMs: 4 * MIN, text: 'Measure the pH again: aim 4 to 5' }));
   test('a reading a second ahead of this clock is due now', () => expect(ph([[9.01, read(3.4)]])?.dueMs).toBe(9 * MIN));
+  test('by a clock that has not ticked since the step began, what is to go in comes before what the reading said', () => {
+    const alum = step(plan, 'mordant').additions[0];
+    if (!alum) throw new Error('no alum');
+    const calls = callsIn(phases, -0.01, { step: { ...aim, additions: [alum] }, facts: [[0.005, read(6.2)]] });
+    expect(calls.map(({ act }) => act).slice(0, 2)).toEqual(['add', 'ph']);
+  });
   test('3.4 is overshot', () => expect(ph([[5, read(3.4)]])?.text).toContain('overshot'));
   test('4.0 is in range: nothing more is asked', () => expect(ph([[5, read(4)]])).toBeUndefined());
   test('who goes on is not asked any more', () => expect(ph([], [lift])).toBeUndefined());

@@ -8,13 +8,14 @@ import { type Diary, homeAtOrAfter } from '../schedule/diary';
 import { amountNow } from './amountNow';
 import type { StepClock } from './clock';
 import { dueAdditions } from './dueAdditions';
+import type { CallAct } from './events';
 import type { RunState, StepState } from './fold';
 
 /** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
 export interface Nudge {
   readonly key: string;
   readonly stepId: string;
-  readonly act: 'begin' | 'add' | 'ph' | 'nextPhase' | 'stir' | 'flip' | 'check' | 'lift' | 'finish' | 'tooHot' | 'dip';
+  readonly act: CallAct;
   readonly dueMs: number;
   readonly text: string;
   /** The ceiling is broken or an exact dip runs over: red, not amber. */
@@ -193,8 +194,8 @@ function runningNudges(
 function phCall(step: PlanStep, state: StepState, enteredMs: number, nowMs: number): Nudge[] {
   const { phAim } = step;
   if (!phAim) return [];
-  // What was just logged is due at once, whichever clock it was logged by; the call keeps its name.
-  const say = (atMs: number, text: string): Nudge => ({ ...nudge(step, 'ph', atMs, text), dueMs: Math.min(atMs, nowMs) });
+  // What was just logged is due at once, whichever clock it was logged by, and after what the phase began with; the call keeps its name.
+  const say = (atMs: number, text: string): Nudge => ({ ...nudge(step, 'ph', atMs, text), dueMs: Math.min(atMs, Math.max(nowMs, enteredMs + 1)) });
   const last = state.ph.at(-1);
   if (!last) return [say(enteredMs, `Measure the pH: aim ${phAimText(phAim)}`)];
   const changedMs = Math.max(0, ...state.additions.map((entry) => entry.atMs));

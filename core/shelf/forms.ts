@@ -21,8 +21,11 @@ const liquid = (strengthPct: number, usualPct: number | null): LabelForm => ({
 const aluminiumIn = (formula: string) => molarMass('Al') / molarMass(formula);
 const acetate = (formula: string) => aluminiumIn('Al(OH)(CH3COO)2') / aluminiumIn(formula);
 
+/** Without the names that every object has: “constructor” is no substance. */
+const ownOnly = <T extends object>(table: T): T => Object.assign(Object.create(null) as T, table);
+
 /** Factors of dried salts: safety handbook section 2; of the rest by molar mass. Recipes mean the first of each. */
-export const FORMS: Readonly<Record<string, readonly LabelForm[]>> = {
+export const FORMS: Readonly<Record<string, readonly LabelForm[]>> = ownOnly({
   alum: [
     solid('crystals', 'crystals, KAl(SO₄)₂·12H₂O', 1),
     solid('burnt', 'anhydrous (“burnt”)', 0.544),
@@ -52,6 +55,6 @@ export const FORMS: Readonly<Record<string, readonly LabelForm[]>> = {
   peroxide: [3, 6, 12, 30].map((pct) => liquid(pct, null)),
   bleach: [3, 5, 8].map((pct) => liquid(pct, null)),
   ironLiquor: [solid('home', 'home-made, strength unknown', 1)],
-};
+});
 
 export const labelForm = (substance: string, id: string | undefined): LabelForm | null => FORMS[substance]?.find((form) => form.id === id) ?? null;

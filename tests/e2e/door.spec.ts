@@ -2,7 +2,7 @@ import { request as rawRequest } from 'node:http';
 import { networkInterfaces } from 'node:os';
 import { expect, test } from '@playwright/test';
 
-const PORT = 4177;
+const PORT = 4177 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
 
 /** A request as anybody could send it: a browser would not let a page set these headers. */
 function raw(path: string, method: string, headers: Record<string, string>, host = '127.0.0.1'): Promise<{ status: number; body: string }> {

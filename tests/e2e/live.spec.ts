@@ -51,6 +51,52 @@ test('an act made without a connection is kept, said, and sent when it comes bac
   expect(view.events.filter((event: { text?: string }) => event.text === 'written in the tunnel')).toHaveLength(1);
 });
 
+test('nothing moves under a finger: what the page has to say waits for the release, and the tap goes where it was aimed', async ({ page, context }) => {
+  await page.goto(RUN);
+  const stirred = page.getByRole('button', { name: /^Stirred/ }).first();
+  await expect(page.getByLabel('Type an act')).toBeVisible();
+  await page.waitForTimeout(1500);
+  const before = await stirred.boundingBox();
+  if (!before) throw new Error('No button.');
+  await page.mouse.move(before.x + before.width / 2, before.y + 4);
+  await page.mouse.down();
+  await context.setOffline(true);
+  await page.waitForTimeout(1500);
+  expect(await stirred.boundingBox()).toEqual(before);
+  await page.mouse.up();
+  await expect(page.locator('.log li').first()).toContainText('stirred');
+  await expect(page.getByText('No answer from Hyndle: 1 act is kept')).toBeVisible();
+  expect((await stirred.boundingBox())?.y).toBeGreaterThan(before.y);
+  await context.setOffline(false);
+  await expect(page.getByText('No answer from Hyndle')).toBeHidden();
+});
+
+test('an act that is stored at once is never said to be kept: nothing flashes, nothing moves', async ({ page }) => {
+  await page.goto(RUN);
+  await expect(page.getByLabel('Type an act')).toBeVisible();
+  await page.evaluate(() => {
+    const said: string[] = [];
+    Object.assign(window, { said });
+    new MutationObserver(() => {
+      if (/kept on this device|kept here/.test(document.querySelector('main')?.textContent ?? '')) said.push('kept');
+    }).observe(document.body, { childList: true, subtree: true, characterData: true });
+  });
+  // Longer than a round trip at home, shorter than a fault.
+  await page.route('**/api/v1/runs/run-birch/events', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await route.continue();
+  });
+  const sent = page.waitForResponse('**/api/v1/runs/run-birch/events');
+  await page
+    .getByRole('button', { name: /^Stirred/ })
+    .first()
+    .click();
+  await expect(page.locator('.log li').first()).toContainText('stirred');
+  expect((await sent).status()).toBe(200);
+  await page.waitForTimeout(300);
+  expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).toEqual([]);
+});
+
 test('a part of the stove that cannot be fetched is said in its place; the rest lives on, and it comes when asked again', async ({ page }) => {
   let gone = true;
   let refused = 0;

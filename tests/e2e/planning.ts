@@ -1,4 +1,18 @@
 import type { Locator, Page } from '@playwright/test';
+import { expect } from './hands';
+
+/** Types into the list that is open, waits until it shows only what was meant, and takes that: a list that still moves is never tapped. */
+export async function pick(page: Page, typed: string, title: string | RegExp): Promise<void> {
+  const list = page.locator('.ant-select-dropdown:visible');
+  await expect(list).toHaveCount(1);
+  await page.keyboard.type(typed);
+  const first = list.locator('.ant-select-item-option').first();
+  await expect(first).toHaveAttribute('title', title);
+  // By key: a list that has just grown shorter may still be on its way to another place.
+  await expect(first).toHaveClass(/option-active/);
+  await page.keyboard.press('Enter');
+  await expect(list).toHaveCount(0);
+}
 
 /** Opens the extraction of the usual chain and chooses what to dye with, by its name in the list. Gives the extraction's card. */
 export async function chooseDyestuff(page: Page, typed: string, title: string, item = 'c3'): Promise<Locator> {
@@ -8,7 +22,6 @@ export async function chooseDyestuff(page: Page, typed: string, title: string, i
     .first()
     .click();
   await extract.getByLabel('Dyestuff').click();
-  await page.keyboard.type(typed);
-  await page.locator('.ant-select-dropdown:visible').getByTitle(title).click();
+  await pick(page, typed, title);
   return extract;
 }

@@ -28,7 +28,9 @@ test('one right edge and at most four sizes of type on every page', async ({ pag
     '/shelf?tab=home',
     '/methods',
     '/methods/alum-16',
+    '/swatches',
     '/bench',
+    '/programs',
     '/sessions/dock-jersey',
     '/runs/run-birch',
   ]) {
@@ -127,6 +129,38 @@ test('what is typed into a form is there again after it was closed, and after a 
   await expect(page.getByRole('dialog').getByLabel('Name')).toHaveValue('Half a thought');
   await page.getByRole('dialog').getByRole('button', { name: 'Begin anew' }).click();
   await expect(page.getByRole('dialog').getByLabel('Name')).toHaveValue('');
+});
+
+test('what is tapped and typed before the page answers is done once it does', async ({ page }) => {
+  let letThrough = () => {};
+  const held = new Promise<void>((resolve) => {
+    letThrough = resolve;
+  });
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/fibre', { waitUntil: 'commit' });
+  await page.getByLabel('Find a lot').fill('ramie');
+  await page.getByRole('button', { name: 'Add a lot' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  letThrough();
+  await expect(page.getByRole('dialog')).toContainText('Add a lot');
+  await expect(page.getByLabel('Find a lot')).toHaveValue('ramie');
+  await expect(page.locator('main')).toContainText('Ramie cord');
+  await expect(page.locator('main')).not.toContainText('Gotland');
+});
+
+test('whoever asked for no movement has one page, not two: what is open when that is known stays open', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'no-preference' });
+  await page.goto('/fibre');
+  await page.getByRole('button', { name: 'Add a lot' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Still here');
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.waitForTimeout(300);
+  await expect(page.getByRole('dialog').getByLabel('Name')).toHaveValue('Still here');
+  await page.getByRole('dialog').getByRole('button', { name: 'Not now' }).click();
+  await page.evaluate(() => localStorage.removeItem('hyndle.form.lot-new'));
 });
 
 test('a kept draft that can no longer be read is said in its place; the rest lives on', async ({ page }) => {

@@ -1,7 +1,20 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect } from './hands';
+import { pick } from './planning';
 
 /** Acts that several walks begin with, by click and tap. */
+
+/** Settings of a browser that has been at these servers before: the tour of the first visit has a test of its own. */
+export const beenHere = (...bases: readonly string[]) => ({
+  storageState: { cookies: [], origins: bases.map((origin) => ({ origin, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] })) },
+});
+
+/** Pots, plates and lines of a usual kitchen, in one tap. */
+export async function usualKitchen(page: Page, base: string): Promise<void> {
+  await page.goto(`${base}/shelf?tab=vessels`);
+  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
+  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+}
 
 /** A lot of fibre, weighed. */
 export async function addLot(page: Page, base: string, name: string, weight: string): Promise<void> {
@@ -31,10 +44,10 @@ export async function addPast(page: Page, lot: string, certainty: 'known' | 'bel
 }
 
 /** Chooses a way of working by its name. */
-export async function chooseWay(page: Page, typed: string, title: string): Promise<void> {
+export async function chooseWay(page: Page, title: string): Promise<void> {
   await page.getByLabel('Way of working').click();
-  await page.keyboard.type(typed);
-  await page.locator('.ant-select-dropdown:visible').getByTitle(title).click();
+  // By its whole name: a word of it may stand in what others say of themselves.
+  await pick(page, title, title);
 }
 
 /** Begins a step that is ready and ends it at once. */
@@ -47,3 +60,21 @@ export async function passStep(page: Page, name: string): Promise<void> {
 }
 
 export const card = (page: Page, step: string): Locator => page.locator('.vessel-card:not(.ready-card)').filter({ hasText: step }).first();
+
+/** Plans a scour and mordant of one lot under a name, starts it, and brings the scour to its hold. Gives the scour's card. */
+export async function scourOnHold(page: Page, base: string, lot: string, name: string): Promise<Locator> {
+  await page.goto(`${base}/sessions/new`);
+  await page.getByRole('checkbox', { name: new RegExp(lot) }).check();
+  await chooseWay(page, 'Prepare wool or silk for another day');
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page
+    .getByRole('region', { name: /^Ready: Scour/ })
+    .getByRole('button', { name: 'Begin' })
+    .click();
+  const scour = card(page, 'Scour');
+  await scour.getByRole('button', { name: /^Heat on/ }).click();
+  await scour.getByRole('button', { name: /^Start hold/ }).click();
+  return scour;
+}

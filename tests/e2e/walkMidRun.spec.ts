@@ -1,17 +1,15 @@
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
 import { chooseDyestuff } from './planning';
-import { addLot, addPast, card, chooseWay, passStep } from './steps';
+import { addLot, addPast, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** A usual kitchen in one tap; three skeins, and the one that stays pale. */
 
 const BASE = emptyServer(4192);
-test.use({ storageState: { cookies: [], origins: [{ origin: BASE, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] } });
+test.use(beenHere(BASE));
 
 test('the pale skein: asked about alone, mordanted in mid-run in two taps, all go back for the rest', async ({ page }) => {
-  await page.goto(`${BASE}/shelf?tab=vessels`);
-  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
-  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+  await usualKitchen(page, BASE);
   for (const name of ['Skein A', 'Skein B', 'Skein C']) await addLot(page, BASE, name, '50 g');
   for (const [name, certainty] of [
     ['Skein A', 'known'],
@@ -25,7 +23,7 @@ test('the pale skein: asked about alone, mordanted in mid-run in two taps, all g
   // Planned: only the one of which it is only believed is asked about.
   await page.goto(`${BASE}/sessions/new`);
   for (const name of ['Skein A', 'Skein B', 'Skein C']) await page.getByRole('checkbox', { name, exact: false }).first().check();
-  await chooseWay(page, 'mordanted', 'Dye what is mordanted, or over a colour');
+  await chooseWay(page, 'Dye what is mordanted, or over a colour');
   await chooseDyestuff(page, 'weld', 'weld (tops)', 'c2');
   await expect(page.getByRole('region', { name: 'Skein C: is it mordanted?' })).toBeVisible();
   await expect(page.getByRole('region', { name: /Skein [AB]: is it mordanted/ })).toHaveCount(0);

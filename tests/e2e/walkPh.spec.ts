@@ -1,22 +1,20 @@
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
 import { chooseDyestuff } from './planning';
-import { addLot, addPast, chooseWay, passStep } from './steps';
+import { addLot, addPast, beenHere, chooseWay, passStep, usualKitchen } from './steps';
 
 /** A little acid for a blossom bath, read by the strip: trade figures of common practice (6–6.5 to 4–5; 3.4 is overshot). */
 
 const BASE = emptyServer(4194);
-test.use({ storageState: { cookies: [], origins: [{ origin: BASE, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] } });
+test.use(beenHere(BASE));
 
 test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in range', async ({ page }) => {
-  await page.goto(`${BASE}/shelf?tab=vessels`);
-  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
-  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+  await usualKitchen(page, BASE);
   await addLot(page, BASE, 'Skein P', '50 g');
   await addPast(page, 'Skein P', 'known', 'alum');
   await page.goto(`${BASE}/sessions/new`);
   await page.getByRole('checkbox', { name: 'Skein P' }).first().check();
-  await chooseWay(page, 'mordanted', 'Dye what is mordanted, or over a colour');
+  await chooseWay(page, 'Dye what is mordanted, or over a colour');
   const extract = await chooseDyestuff(page, 'ocotillo', 'ocotillo (dried blossom)', 'c2');
   await extract.getByRole('button', { name: /As it is usually done/ }).click();
   // Either end takes the whole band as people say it.

@@ -1,12 +1,13 @@
 import type { Page } from '@playwright/test';
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
-import { addLot, card, chooseWay, passStep } from './steps';
+import { pick } from './planning';
+import { addLot, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** A bundle of five plants by the handful, one left out; a blend; a cup of tea for each of twenty. */
 
 const BASE = emptyServer(4193);
-test.use({ storageState: { cookies: [], origins: [{ origin: BASE, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] } });
+test.use(beenHere(BASE));
 
 /** Opens a lot from the list of Fibre. */
 const openLot = (page: Page, name: string) =>
@@ -17,9 +18,7 @@ const openLot = (page: Page, name: string) =>
     .click();
 
 test('a bundle of five: planned by handful, used four, all four in the passport and found by search', async ({ page }) => {
-  await page.goto(`${BASE}/shelf?tab=vessels`);
-  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
-  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+  await usualKitchen(page, BASE);
 
   // 40 × 40 cm at 180 g/m² are 1600 cm² and 28.8 g.
   await page.goto(`${BASE}/fibre`);
@@ -40,7 +39,7 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
 
   await page.goto(`${BASE}/sessions/new`);
   await page.getByRole('checkbox', { name: /Linen napkin/ }).check();
-  await chooseWay(page, 'steamed', 'Steamed bundle');
+  await chooseWay(page, 'Steamed bundle');
 
   // One part in four of 600 mL is 150 mL, and 450 mL of water.
   const soak = page.locator('#item-c1');
@@ -61,8 +60,7 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
     .first()
     .click();
   await bundle.getByLabel('Dyestuff').click();
-  await page.keyboard.type('calluna');
-  await page.locator('.ant-select-dropdown:visible').getByTitle('heather (tops)').click();
+  await pick(page, 'calluna', 'heather (tops)');
   for (const [typed, title] of [
     ['weld', 'weld (tops)'],
     ['hollyhock', /^hollyhock petals/],
@@ -70,9 +68,7 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
     ['bracken', /^bracken/],
   ] as const) {
     await bundle.getByLabel('Add another plant').click();
-    await page.keyboard.type(typed);
-    await page.locator('.ant-select-dropdown:visible').getByTitle(title).click();
-    await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
+    await pick(page, typed, title);
   }
   for (const name of ['heather', 'weld', 'hollyhock petals', 'dock root', 'bracken']) {
     await bundle.getByLabel(`Set ${name} instead`).fill('a handful');
@@ -135,7 +131,7 @@ test('a blend: percent of all or of the share that takes dye, both shown, asked;
 
   await page.goto(`${BASE}/sessions/new`);
   await page.getByRole('checkbox', { name: /Shirt/ }).check();
-  await chooseWay(page, 'prepare plant', 'Prepare plant fibre for another day');
+  await chooseWay(page, 'Prepare plant fibre for another day');
   const acetate = page.locator('#item-c3');
   await acetate
     .getByRole('button', { name: /Aluminium acetate/ })
@@ -172,7 +168,7 @@ test('four cups: a teaspoon each or in all is asked once; a hundred grams are tw
   await addLot(page, BASE, 'Wool bits', '20 g');
   await page.goto(`${BASE}/sessions/new`);
   await page.getByRole('checkbox', { name: /Wool bits/ }).check();
-  await chooseWay(page, 'microwave', 'Tea in a cup, by microwave');
+  await chooseWay(page, 'Tea in a cup, by microwave');
   const cups = page.locator('#item-c2');
   await cups
     .getByRole('button', { name: /Tea, in a cup/ })

@@ -17,8 +17,13 @@ const any =
 /** By path below /api/v1: what makes an answer that was fetched there a thing of the past. The first group is an id. */
 const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   [/^\/home$/, changed('home')],
+  [/^\/doors$/, changed('doors')],
+  [/^\/health$/, changed('health')],
+  [/^\/lots\/[^/]+\/looks$/, (message) => changed('lot', 'look')(message, undefined)],
   // A lot's past goes on in the lots it was split from or joined of, so any lot concerns each.
-  [/^\/lots/, any((message) => changed('lot')(message, undefined), acted)],
+  [/^\/lots/, any((message) => changed('lot', 'look')(message, undefined), acted)],
+  [/^\/looks/, (message) => changed('look')(message, undefined)],
+  [/^\/swatches/, any(changed('look', 'lot'), acted)],
   [/^\/vessels$/, changed('vessel')],
   [/^\/methods(?:\/([^/]+))?$/, changed('method')],
   [/^\/(?:dyestuffs|assistants|substances)$/, changed('substance')],
@@ -37,6 +42,7 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
 
 /** Whether what was fetched at `path` must be fetched again after this message. */
 export function concerns(path: string, message: LiveMessage): boolean {
+  if (message.kind === 'changed' && message.what === 'everything') return true;
   for (const [pattern, test] of CONCERNS) {
     const found = pattern.exec(path);
     if (found) return test(message, found[1]);

@@ -10,22 +10,39 @@ export class Unreachable extends Error {}
 
 const TIMEOUT_MS = 15_000;
 
-async function send<T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unknown): Promise<T> {
+const send = <T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unknown): Promise<T> =>
+  ask<T>(path, {
+    method,
+    signal: AbortSignal.timeout(TIMEOUT_MS),
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  });
+
+async function ask<T>(path: string, init: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api/v1${path}`, {
-      method,
-      signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
-    });
+    response = await fetch(`/api/v1${path}`, init);
   } catch {
     throw new Unreachable('Hyndle does not answer. Is it still running?');
   }
-  const answer: unknown = await response.json().catch(() => null);
+  const text = await response.text().catch(() => null);
+  const answer = text === null ? undefined : jsonOf(text);
+  // Cut off in the middle, by a server that stopped: nothing came, whatever it began with.
+  if (response.ok && answer === undefined) throw new Unreachable('The answer of Hyndle broke off. Is it still running?');
   if (response.ok) return answer as T;
+  // Not let in, or no longer: what was typed and tapped stays in this browser, and goes on once it has joined.
+  if (response.status === 401) window.location.assign('/join?out');
   throw new Refused(
     isProblem(answer) ? answer : { title: 'Not understood', status: response.status, detail: `The answer was ${response.status}.`, errors: [] },
   );
+}
+
+/** @returns undefined for what is no JSON */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
 }
 
 const isProblem = (value: unknown): value is ProblemView => typeof value === 'object' && value !== null && 'detail' in value && 'errors' in value;
@@ -33,6 +50,10 @@ const isProblem = (value: unknown): value is ProblemView => typeof value === 'ob
 export const get = <T>(path: string): Promise<T> => send<T>('GET', path);
 export const post = <T>(path: string, body: unknown): Promise<T> => send<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown): Promise<T> => send<T>('PUT', path, body);
+
+/** Sends a file as it is; as long as it takes. */
+export const sendFile = <T>(path: string, file: Blob, type = 'application/zip'): Promise<T> =>
+  ask<T>(path, { method: 'POST', headers: { 'content-type': type }, body: file });
 
 /** An error as words for the place where it happened. */
 export const errorText = (error: unknown): string => (error instanceof Error ? error.message : 'That did not work.');

@@ -1,5 +1,6 @@
 'use client';
 import type { LiveMessage } from '@/contract/views';
+import { get } from './http';
 import { heardServerTime, nowMs } from './serverClock';
 
 /** What a tab hears, from the stream itself or from the tab that holds it. */
@@ -8,6 +9,8 @@ type Heard =
   | { readonly kind: 'time'; readonly nowMs: number; readonly seq: number }
   /** The stream was gone for a while: readings, which are not numbered, may have been missed too. */
   | { readonly kind: 'reopened'; readonly nowMs: number; readonly seq: number }
+  /** This device was put out: nothing that is open here may stay. */
+  | { readonly kind: 'out' }
   | { readonly kind: 'whereAreWe' };
 
 interface Ears {
@@ -35,6 +38,8 @@ export function startLive(seq: number, ears: Ears): () => void {
     switch (heard.kind) {
       case 'whereAreWe':
         return;
+      case 'out':
+        return window.location.assign('/join?out');
       case 'live':
         // Readings are not numbered: they come by the thousand, and the curve closes over a missing one.
         if (heard.message.kind !== 'readings') {
@@ -71,10 +76,14 @@ export function startLive(seq: number, ears: Ears): () => void {
     });
     stream.addEventListener('tick', (event) => share({ kind: 'time', ...parse<{ nowMs: number; seq: number }>(event) }));
     stream.addEventListener('live', (event) => share({ kind: 'live', ...parse<{ seq: number; message: LiveMessage }>(event) }));
+    stream.addEventListener('out', () => share({ kind: 'out' }));
     stream.onerror = () => {
       ears.onConnected(false);
       // The browser tries again by itself unless the server refused; then we do.
-      if (stream.readyState === EventSource.CLOSED) setTimeout(() => hold(true), 2000);
+      if (stream.readyState !== EventSource.CLOSED) return;
+      // Why it was refused it does not say; who is not let in any more is told by any answer.
+      void get('/time').catch(() => undefined);
+      setTimeout(() => hold(true), 2000);
     };
   };
   const lead = () =>

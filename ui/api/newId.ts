@@ -1,2 +1,4 @@
-/** Ids are made here, so that a retry after a lost answer is the same act and not a second one. */
-export const newId = (): string => crypto.randomUUID();
+const BYTES = 16;
+
+/** An id that nobody else makes. Of plain random bytes: a page over http from another machine is given nothing better. */
+export const newId = (): string => Array.from(crypto.getRandomValues(new Uint8Array(BYTES)), (byte) => byte.toString(16).padStart(2, '0')).join('');

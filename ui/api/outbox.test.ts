@@ -64,6 +64,22 @@ describe('an act', () => {
   });
 });
 
+describe('a device that was put out, or asked too much', () => {
+  test.each([401, 429])('keeps its acts after a %i, and sends them when it is let in again', async (status) => {
+    const went: string[] = [];
+    vi.stubGlobal('window', { location: { assign: (to: string) => went.push(to) } });
+    answer = refusal(status);
+    const event = act('r1', stirred);
+    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    await vi.waitFor(() => expect(went).toEqual(status === 401 ? ['/join?out'] : []));
+    expect(waitingActs()).toEqual([{ runId: 'r1', event }]);
+    answer = accepted;
+    await vi.advanceTimersByTimeAsync(3500);
+    await settled();
+    expect(heard).toContain('stored');
+  });
+});
+
 describe('order', () => {
   test('what was made first is sent first, one at a time', async () => {
     let atOnce = 0;
@@ -96,6 +112,34 @@ describe('without an answer', () => {
     await vi.advanceTimersByTimeAsync(3100);
     await settled();
     expect(new Set(sent.map((one) => one.body.id))).toEqual(new Set([event.id]));
+  });
+  test('a server that answers and cannot store says why; without an answer nobody says anything for it', async () => {
+    const { whatIsHeld } = await import('./outbox');
+    answer = refusal(507);
+    act('r1', stirred);
+    await vi.waitFor(() => expect(whatIsHeld()).toEqual({ why: 'This run is finished.' }));
+    expect(waitingActs()).toHaveLength(1);
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    await vi.advanceTimersByTimeAsync(3100);
+    await vi.waitFor(() => expect(whatIsHeld()).toEqual({ why: null }));
+    answer = accepted;
+    await vi.advanceTimersByTimeAsync(3100);
+    await settled();
+    expect(whatIsHeld()).toBeNull();
+  });
+  test('an act on its way is not said to be held; one that is long on its way is, until it is stored', async () => {
+    const { whatIsHeld } = await import('./outbox');
+    const answers: (() => void)[] = [];
+    answer = (body) => new Promise((resolve) => answers.push(() => void accepted(body).then(resolve)));
+    act('r1', stirred);
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(waitingActs()).toHaveLength(1);
+    expect(whatIsHeld()).toBeNull();
+    await vi.advanceTimersByTimeAsync(1500);
+    expect(whatIsHeld()).toEqual({ why: null });
+    for (const one of answers) one();
+    await settled();
+    expect(whatIsHeld()).toBeNull();
   });
   test('later acts wait behind it', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));

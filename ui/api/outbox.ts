@@ -12,6 +12,8 @@ export interface Waiting {
 
 const KEY = 'hyndle.outbox';
 const RETRY_MS = 3000;
+/** An act that is on its way this long is said to wait; one that is stored at once is not. */
+const SLOW_MS = 2500;
 
 type Listener = (
   change:
@@ -22,6 +24,15 @@ type Listener = (
 const listeners = new Set<Listener>();
 let timer: ReturnType<typeof setTimeout> | null = null;
 let sending = false;
+/** Acts could not be sent. */
+export interface Held {
+  /** Why the server that answers cannot store them, in its own words; null when it does not answer. */
+  readonly why: string | null;
+}
+let held: Held | null = null;
+
+/** @returns null while all goes well, an act on its way among it */
+export const whatIsHeld = (): Held | null => held;
 
 export function waitingActs(): Waiting[] {
   try {
@@ -60,17 +71,27 @@ export async function flush(): Promise<void> {
     for (let next = waitingActs()[0]; next; next = waitingActs()[0]) {
       const { runId, event } = next;
       const { recordedAtMs: _mine, ...input } = event;
+      const slow = setTimeout(() => {
+        held ??= { why: null };
+        tell({ kind: 'changed' });
+      }, SLOW_MS);
       try {
         const stored = await post<RunEvent>(`/runs/${runId}/events`, input);
         remove(event.id);
+        held = null;
         tell({ kind: 'stored', runId, event: stored });
       } catch (error) {
-        if (!(error instanceof Refused) || error.problem.status >= 500) {
+        if (!(error instanceof Refused) || isForNow(error.problem.status)) {
+          held = { why: error instanceof Refused ? error.message : null };
+          tell({ kind: 'changed' });
           retryLater();
           return;
         }
         remove(event.id);
+        held = null;
         tell({ kind: 'refused', waiting: next, why: error.message });
+      } finally {
+        clearTimeout(slow);
       }
       tell({ kind: 'changed' });
     }
@@ -78,6 +99,9 @@ export async function flush(): Promise<void> {
     sending = false;
   }
 }
+
+/** Refused now and perhaps not later: by a fault, by a device that is not let in, or for asking too much. What is wrong in itself is not sent again. */
+const isForNow = (status: number): boolean => status >= 500 || status === 401 || status === 429;
 
 /** Resolves when the server has every act of a run; rejects when it has not within `mostMs`: they are kept and sent later. */
 export function whenSent(runId: string, mostMs = 8000): Promise<void> {

@@ -15,6 +15,14 @@ afterEach(() => vi.restoreAllMocks());
 
 describe('the server’s time on a device whose own clock may be wrong', () => {
   test('until the server spoke, the device’s clock must do', () => expect(clock.nowMs()).toBe(1_000_000));
+  test('before that, the time at which it made the page, counted on from when the page came', () => {
+    vi.spyOn(performance, 'getEntriesByType').mockReturnValue([{ responseStart: 4000 } as unknown as PerformanceEntry]);
+    clock.pageMadeAt(3_000_000);
+    expect(clock.nowMs()).toBe(3_001_000);
+    clock.heardServerTime(3_300_000);
+    clock.pageMadeAt(3_000_000);
+    expect(clock.nowMs()).toBe(3_300_000);
+  });
   test('five minutes off is five minutes put right, at once and from then on', () => {
     clock.heardServerTime(1_300_000);
     expect(clock.nowMs()).toBe(1_300_000);

@@ -16,6 +16,12 @@ export function heardServerTime(serverMs: number): void {
   if (anchor === null || Math.abs(nowMs() - serverMs) > 1000) anchor = { serverMs, atPerf: performance.now() };
 }
 
+/** Until the server is heard, the time at which it made the page must do: nearer than the clock of a device may be. */
+export function pageMadeAt(serverMs: number): void {
+  const [visit] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
+  anchor ??= { serverMs, atPerf: visit?.responseStart ?? 0 };
+}
+
 async function askServer(): Promise<void> {
   const sent = performance.now();
   const response = await fetch('/api/v1/time');

@@ -4,14 +4,17 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { RunView } from '@/contract/views';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { joinEvent } from './cache';
-import { act, listenOutbox, type Waiting, waitingActs } from './outbox';
+import { act, type Held, listenOutbox, type Waiting, waitingActs, whatIsHeld } from './outbox';
 import { type Loaded, useLoaded } from './useLoaded';
 
 export interface LiveRun {
   readonly view: RunView;
   /** Acknowledged and waiting acts together. */
   readonly events: readonly RunEvent[];
-  readonly waitingIds: ReadonlySet<string>;
+  /** Acts that could not be sent and wait on this device; those on their way are none. */
+  readonly heldIds: ReadonlySet<string>;
+  /** Why the server cannot store them, in its own words; null while it does not answer at all. */
+  readonly heldWhy: string | null;
   readonly refusal: string | null;
   readonly forgetRefusal: () => void;
   readonly act: (fact: RunFact, atMs?: number) => RunEvent;
@@ -23,9 +26,13 @@ export function useRun(runId: string): Loaded<LiveRun> {
   const loaded = useLoaded<RunView>(`/runs/${runId}`);
   const cache = useQueryClient();
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  const [held, setHeld] = useState<Held | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   useEffect(() => {
-    const refresh = () => setWaiting(waitingActs().filter((act) => act.runId === runId));
+    const refresh = () => {
+      setWaiting(waitingActs().filter((act) => act.runId === runId));
+      setHeld(whatIsHeld());
+    };
     refresh();
     return listenOutbox((change) => {
       if (change.kind === 'stored') joinEvent(cache, change.runId, change.event);
@@ -39,10 +46,10 @@ export function useRun(runId: string): Loaded<LiveRun> {
     const ids = new Set(stored.map((event) => event.id));
     return [...stored, ...waiting.flatMap(({ event }) => (ids.has(event.id) ? [] : [event]))];
   }, [view, waiting]);
-  const waitingIds = useMemo(() => new Set(waiting.map(({ event }) => event.id)), [waiting]);
+  const heldIds = useMemo(() => new Set(held ? waiting.map(({ event }) => event.id) : []), [held, waiting]);
   const actHere = useCallback((fact: RunFact, atMs?: number) => act(runId, fact, atMs), [runId]);
   const forgetRefusal = useCallback(() => setRefusal(null), []);
   if (loaded.state !== 'ready') return loaded;
-  const run: LiveRun = { view: loaded.value, events, waitingIds, refusal, forgetRefusal, act: actHere, reload: loaded.reload };
+  const run: LiveRun = { view: loaded.value, events, heldIds, heldWhy: held?.why ?? null, refusal, forgetRefusal, act: actHere, reload: loaded.reload };
   return { state: 'ready', value: run, reload: loaded.reload };
 }

@@ -14,6 +14,7 @@ import { LinkButton } from '../shell/LinkButton';
 import { later } from '../shell/later';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
+import { SaveAs } from '../shell/SaveAs';
 import { SearchField } from '../shell/SearchField';
 import { LotBody } from './LotBody';
 import { LotList } from './LotList';
@@ -48,9 +49,12 @@ export function FibrePage() {
     <Page
       title="Fibre"
       acts={
-        <Button type="primary" onClick={() => setOpen('add')}>
-          Add a lot
-        </Button>
+        <>
+          <SaveAs files={[{ label: 'All fibre, as a table', path: '/lots.csv', kind: 'table' }]} />
+          <Button type="primary" onClick={() => setOpen('add')}>
+            Add a lot
+          </Button>
+        </>
       }
     >
       <search className="line line-tight filters">

@@ -41,8 +41,8 @@ export function LotList({ lots, chosen, onToggle, looked, onLook }: Props) {
       render={(lot) => (
         <div className={lot.id === looked ? 'row row-chosen' : 'row'} onPointerDown={() => onLook(lot.id)}>
           <Checkbox aria-label={`Choose ${lot.name}`} checked={chosen.has(lot.id)} onChange={() => onToggle(lot.id)} />
-          <span style={{ ...PATCH, background: lot.baseHex ?? 'var(--card)' }} aria-hidden="true">
-            {lot.baseHex ? '' : '?'}
+          <span style={{ ...PATCH, background: lot.seenHex ?? lot.baseHex ?? 'var(--card)' }} aria-hidden="true">
+            {(lot.seenHex ?? lot.baseHex) ? '' : '?'}
           </span>
           <div className="row-main">
             <Link href={`/fibre/${lot.id}`} className="row-name" onFocus={() => onLook(lot.id)}>

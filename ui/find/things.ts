@@ -17,6 +17,7 @@ const PAGES: readonly Thing[] = [
   ['Assistants', '/shelf?tab=assistants', 'shelf mordants acids alkalis chemicals stock'],
   ['Kept liquors', '/shelf?tab=liquors', 'shelf baths'],
   ['Vessels', '/shelf?tab=vessels', 'shelf pots pails kitchen'],
+  ['Devices at home', '/shelf?tab=home', 'phone tablet join six digits network token probe script put out'],
   ['Home', '/shelf?tab=home', 'diary heat scales probes altitude measures ounces Fahrenheit preferences settings'],
   ['Methods', '/methods', 'library schools recipes'],
   ['Dose', '/bench?tool=dose', 'bench percent weight of fibre water scale a recipe'],
@@ -27,6 +28,7 @@ const PAGES: readonly Thing[] = [
   ['Cloth and yarn', '/bench?tool=weight', 'bench weight area tex count'],
   ['Boiling point', '/bench?tool=boil', 'bench altitude Celsius Fahrenheit'],
   ['What went wrong', '/bench?tool=trouble', 'bench troubles causes'],
+  ['For programs', '/programs', 'api scripts openapi http csv export'],
   ['Words', '/bench?tool=words', 'bench meaning trade glossary'],
 ].map(([name = '', href = '', words = '']) => ({ id: `page-${href}`, kind: 'page', name, href, words }));
 

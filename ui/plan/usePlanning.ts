@@ -1,6 +1,5 @@
 'use client';
-import * as Comlink from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { BuiltPlan } from '@/core/plan/buildPlan';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
@@ -8,6 +7,7 @@ import type { Kitchen } from '@/core/plan/planHere';
 import type { Begun, PlanWorker } from '@/workers/plan.worker';
 import { errorText } from '../api/http';
 import { nowMs } from '../api/serverClock';
+import { useThread } from '../api/useThread';
 
 /** A moment for the next letter: planning itself takes some tens of milliseconds. */
 const AFTER_MS = 80;
@@ -20,17 +20,9 @@ interface Planning {
 
 /** Plans the draft after every change, in a worker; what is drawn is always the last good plan. */
 export function usePlanning(draft: Draft, kitchen: Kitchen, first: Plan | null, begun: Begun | null): Planning {
-  const worker = useRef<Comlink.Remote<PlanWorker> | null>(null);
+  const worker = useThread<PlanWorker>(() => new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' }));
   const [planning, setPlanning] = useState<Planning>({ built: { plan: first, problems: [] }, lastPlan: first });
-  useEffect(() => {
-    const thread = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = Comlink.wrap<PlanWorker>(thread);
-    return () => {
-      worker.current = null;
-      thread.terminate();
-    };
-  }, []);
-  useEffect(() => void worker.current?.setKitchen(kitchen, begun), [kitchen, begun]);
+  useEffect(() => void worker.current?.setKitchen(kitchen, begun), [kitchen, begun, worker]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a kitchen that changed makes another plan of the same draft
   useEffect(() => {
     let dropped = false;
@@ -42,6 +34,6 @@ export function usePlanning(draft: Draft, kitchen: Kitchen, first: Plan | null, 
       dropped = true;
       clearTimeout(timer);
     };
-  }, [draft, kitchen, begun]);
+  }, [draft, kitchen, begun, worker]);
   return planning;
 }

@@ -7,6 +7,7 @@ import type { RunRecord, RunView } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
 import { beyondPlan } from '@/core/run/again';
 import { foldRun } from '@/core/run/fold';
+import type { Look } from '@/core/swatch/look';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
@@ -14,7 +15,9 @@ import { LinkButton } from '../shell/LinkButton';
 import { later } from '../shell/later';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
+import { SaveAs } from '../shell/SaveAs';
 import { RunLog } from '../stove/RunLog';
+import { RunResults } from '../swatches/RunResults';
 import { Warp } from '../warp/Warp';
 import { actualTimes } from './actualTimes';
 import { TemperaturePanel } from './TemperaturePanel';
@@ -23,7 +26,8 @@ const ComparisonTable = dynamic(() => import('./ComparisonTable').then((module) 
 const BathsLeft = later(() => import('./BathsLeft').then((module) => module.BathsLeft));
 const AgainDialog = later(() => import('./AgainDialog').then((module) => module.AgainDialog));
 
-const NONE_WAITING: ReadonlySet<string> = new Set();
+const NO_LOOKS: readonly Look[] = [];
+const NONE_HELD: ReadonlySet<string> = new Set();
 
 /** What was planned beside what was done, the differences in words, the curves, the log. */
 export function RecordPage({ runId }: { runId: string }) {
@@ -38,6 +42,7 @@ export function RecordPage({ runId }: { runId: string }) {
 function Record({ view, record }: { view: RunView; record: RunRecord }) {
   const { plan } = view;
   const print = usePrint();
+  const looks = useLoaded<Look[]>(`/looks?runId=${view.run.id}`);
   const [again, setAgain] = useState(false);
   const [chosen, setChosen] = useState<string | null>(null);
   const actual = useMemo(() => actualTimes(plan, foldRun(plan.steps, view.events), record.clocks), [plan, view.events, record.clocks]);
@@ -63,6 +68,13 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
       }
       acts={
         <>
+          <SaveAs
+            files={[
+              { label: 'The log, as a table', path: `/runs/${view.run.id}/log.csv`, kind: 'table' },
+              { label: 'The readings, as a table', path: `/runs/${view.run.id}/readings.csv`, kind: 'table' },
+              { label: 'Plan, log and readings, for a program', path: `/runs/${view.run.id}`, kind: 'json' },
+            ]}
+          />
           {record.finishedAtMs ? null : <LinkButton href={`/runs/${view.run.id}`}>To the stove</LinkButton>}
           <Button type="primary" onClick={() => setAgain(true)}>
             Do it again
@@ -70,6 +82,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
         </>
       }
     >
+      <RunResults runId={view.run.id} />
       <div className="beside beside-editor">
         <Panel title="What went otherwise">
           {otherwise.length === 0 ? <p>So far as it was logged, nothing.</p> : null}
@@ -93,7 +106,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
       <h2>Planned and done</h2>
       <ComparisonTable steps={steps} comparisons={record.comparisons} />
       <BathsLeft view={view} />
-      <RunLog plan={plan} events={view.events} waitingIds={NONE_WAITING} limit={20} />
+      <RunLog plan={plan} events={view.events} heldIds={NONE_HELD} limit={20} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
       {again ? (
         <AgainDialog runId={view.run.id} plan={plan} extras={beyondPlan(plan, foldRun(plan.steps, view.events))} onClose={() => setAgain(false)} />
       ) : null}

@@ -1,7 +1,8 @@
 'use client';
-import { Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import type { RunView } from '@/contract/views';
+import type { Plan } from '@/core/plan/plan';
 import type { StepClock } from '@/core/run/clock';
 import { foldRun } from '@/core/run/fold';
 import { readingsOf } from '@/core/run/readings';
@@ -9,6 +10,8 @@ import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
 import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
+
+const LoggerDialog = later(() => import('./LoggerDialog').then((module) => module.LoggerDialog));
 
 const CHART_PX = 320;
 // The curve is drawn a moment after the page; its words and its place are there at once.
@@ -36,7 +39,7 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
   const shown = measured.find((entry) => entry.step.id === (chosenStepId ?? picked)) ?? measured.find((entry) => entry.step.kind === 'dye') ?? measured[0];
   if (!shown)
     return (
-      <Panel title="Temperature">
+      <Panel title="Temperature" acts={<TakeReadings plan={plan} />}>
         <p className="quiet">No temperature was logged, typed or by probe.</p>
       </Panel>
     );
@@ -44,7 +47,7 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
   const clock = clocks[shown.step.id];
   const highest = clock?.highestC == null ? 'unknown' : print.temperature(clock.highestC);
   return (
-    <Panel title="Temperature">
+    <Panel title="Temperature" acts={<TakeReadings plan={plan} />}>
       {measured.length > 1 ? (
         <Segmented
           aria-label="Which step"
@@ -71,5 +74,18 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
         {clock?.lowestHoldC == null ? '' : `, lowest in the hold ${print.temperature(clock.lowestHoldC)}`}.
       </p>
     </Panel>
+  );
+}
+
+function TakeReadings({ plan }: { plan: Plan }) {
+  const [open, setOpen] = useState(false);
+  const vesselIds = plan.steps.flatMap(({ vesselId }) => (vesselId ? [vesselId] : []));
+  return (
+    <>
+      <Button size="small" onClick={() => setOpen(true)}>
+        Take a logger’s readings in
+      </Button>
+      {open ? <LoggerDialog zone={plan.home.diary.zone} vesselIds={vesselIds} onClose={() => setOpen(false)} /> : null}
+    </>
   );
 }

@@ -23,6 +23,7 @@ import { Notice } from '../shell/Notice';
 import { Open } from '../shell/Open';
 import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
+import { SaveAs } from '../shell/SaveAs';
 import { Warp } from '../warp/Warp';
 import { BeforeStart } from './BeforeStart';
 
@@ -76,6 +77,12 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
       under={<PlanTotals plan={plan} />}
       acts={
         <>
+          <SaveAs
+            files={[
+              { label: 'This plan, for a program', path: `/sessions/${sessionId}/plans/${plan.version}`, kind: 'json' },
+              { label: 'What to weigh out, as a table', path: `/sessions/${sessionId}/weigh-out.csv`, kind: 'table' },
+            ]}
+          />
           <LinkButton href={`/sessions/${sessionId}/weigh-out`}>Weigh out</LinkButton>
           {runId ? (
             <>

@@ -26,6 +26,7 @@ import { LinkButton } from '../shell/LinkButton';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
+import { SaveAs } from '../shell/SaveAs';
 
 /** Everything to weigh and measure for a session, in the order of use; one tap ticks a line off as planned. */
 export function WeighOutPage({ sessionId }: { sessionId: string }) {
@@ -64,6 +65,7 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
           <Button icon={<PrinterOutlined aria-hidden="true" />} onClick={() => window.print()}>
             Print
           </Button>
+          <SaveAs files={[{ label: 'This list, as a table', path: `/sessions/${sessionId}/weigh-out.csv`, kind: 'table' }]} />
           <LinkButton type="primary" href={session.runId ? `/runs/${session.runId}` : `/sessions/${sessionId}`}>
             {session.runId ? 'To the stove' : 'To the plan'}
           </LinkButton>

@@ -11,12 +11,14 @@ import type { StockItem, StockLevel } from '@/core/shelf/stock';
 import { useNow } from '../api/serverClock';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
+import { DoorsPanel } from '../doors/DoorsPanel';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 import { SearchField } from '../shell/SearchField';
+import { CopiesPanel } from './CopiesPanel';
 import { HomePanel } from './HomePanel';
 import { StarterKitchen } from './StarterKitchen';
 import { Stuffs } from './Stuffs';
@@ -77,7 +79,13 @@ function Shelf({ vessels, home, stock, book }: ShelfProps) {
     assistants: <Stuffs kind="assistant" book={book} levels={stock} text={text} onOpen={setOpen} />,
     liquors: <Liquors liquors={book.liquors} onOpen={setOpen} />,
     vessels: <Vessels vessels={vessels} home={home} onOpen={setOpen} />,
-    home: <HomePanel home={home} />,
+    home: (
+      <div className="stack">
+        <HomePanel home={home} />
+        <DoorsPanel />
+        <CopiesPanel />
+      </div>
+    ),
   };
   return (
     <Page title="Shelf" acts={<Acts tab={tab} text={text} onText={setText} onOpen={setOpen} />}>

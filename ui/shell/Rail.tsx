@@ -1,5 +1,6 @@
 'use client';
 import {
+  BgColorsOutlined,
   BulbOutlined,
   CalculatorOutlined,
   CalendarOutlined,
@@ -22,6 +23,7 @@ const PLACES = [
   { href: '/fibre', name: 'Fibre', icon: <SkinOutlined aria-hidden="true" /> },
   { href: '/shelf', name: 'Shelf', icon: <ContainerOutlined aria-hidden="true" /> },
   { href: '/methods', name: 'Methods', icon: <ReadOutlined aria-hidden="true" /> },
+  { href: '/swatches', name: 'Swatches', icon: <BgColorsOutlined aria-hidden="true" /> },
   { href: '/bench', name: 'Bench', icon: <CalculatorOutlined aria-hidden="true" /> },
 ] as const;
 
@@ -51,8 +53,8 @@ export function Rail({ onFind }: { onFind: () => void }) {
         );
       })}
       <div className="rail-foot" data-tour="find">
-        <Button block type="text" size="small" icon={<SearchOutlined aria-hidden="true" />} onClick={onFind} aria-keyshortcuts="/">
-          Find
+        <Button block type="text" size="small" icon={<SearchOutlined aria-hidden="true" />} onClick={onFind} aria-label="Find" aria-keyshortcuts="/">
+          <span className="only-wide">Find</span>
         </Button>
         <Button
           block

@@ -1,15 +1,14 @@
 'use client';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { ConfigProvider } from 'antd';
 import { type ReactNode, useEffect, useState } from 'react';
 import { hearLive, makeCache } from '../api/cache';
 import { startLive } from '../api/live';
+import { keepLookBox } from '../api/lookBox';
 import { keepOutbox } from '../api/outbox';
-import { keepClock, MadeAt } from '../api/serverClock';
-import { dayTheme, nightTheme } from '../theme/antdTheme';
-import { PaintedNight, rememberLight, useIsNight, useIsStill } from '../theme/lighting';
-import { roomStyle } from '../theme/room';
+import { keepClock, MadeAt, pageMadeAt } from '../api/serverClock';
+import { PaintedNight } from '../theme/lighting';
 import { Connected } from './connected';
+import { Themed } from './Themed';
 
 interface Props {
   readonly night: boolean;
@@ -24,26 +23,21 @@ export function Room({ night, madeAtMs, seq, children }: Props) {
   return (
     <PaintedNight value={night}>
       <MadeAt value={madeAtMs}>
-        <Lit seq={seq}>{children}</Lit>
+        <Lived madeAtMs={madeAtMs} seq={seq}>
+          <Themed>{children}</Themed>
+        </Lived>
       </MadeAt>
     </PaintedNight>
   );
 }
 
-function Lit({ seq, children }: { seq: number; children: ReactNode }) {
-  const night = useIsNight();
-  const still = useIsStill();
-  const room = night ? nightTheme : dayTheme;
+function Lived({ seq, madeAtMs, children }: Omit<Props, 'night'>) {
   const [cache] = useState(makeCache);
   const [connected, setConnected] = useState(true);
   // The number when this room was made: later pages of the same room hear everything.
   const [firstSeq] = useState(seq);
-  useEffect(() => {
-    const html = document.documentElement;
-    html.dataset.lighting = night ? 'night' : 'day';
-    for (const [name, value] of Object.entries(roomStyle(night))) html.style.setProperty(name === 'colorScheme' ? 'color-scheme' : name, String(value));
-    rememberLight(night);
-  }, [night]);
+  // Before the first effect of any part asks what time it is.
+  useState(() => typeof window !== 'undefined' && pageMadeAt(madeAtMs));
   useEffect(() => {
     const stops = [
       startLive(firstSeq, {
@@ -53,16 +47,15 @@ function Lit({ seq, children }: { seq: number; children: ReactNode }) {
       }),
       keepClock(),
       keepOutbox(),
+      keepLookBox(),
     ];
     return () => {
       for (const stop of stops) stop();
     };
   }, [cache, firstSeq]);
   return (
-    <ConfigProvider theme={still ? { ...room, token: { ...room.token, motion: false } } : room} button={{ autoInsertSpace: false }} wave={{ disabled: true }}>
-      <QueryClientProvider client={cache}>
-        <Connected value={connected}>{children}</Connected>
-      </QueryClientProvider>
-    </ConfigProvider>
+    <QueryClientProvider client={cache}>
+      <Connected value={connected}>{children}</Connected>
+    </QueryClientProvider>
   );
 }

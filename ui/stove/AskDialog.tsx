@@ -114,11 +114,16 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
   const shelf = shelfOf(plan.own);
   const bulk = (substance: string) => bulkOf(substance, shelf, stock);
   const addition = step.additions.find((a) => a.id === asked.additionId) ?? (ask === 'addition' ? step.additions[0] : undefined);
-  // What stands ready on the table is what goes in.
-  const ready = addition ? weighed.get(`${step.id}/${addition.id}`)?.amount : null;
-  const planned = (ready ? knownValue(ready) : null) ?? (addition ? oneOf(amountNow(addition, step, plan, state)) : null);
+  /** What is to go in, as one would type it: what stands ready on the table, or else the plan's; nothing for what no plan knows. */
+  const readyText = (additionId: string | undefined): string => {
+    const chosen = step.additions.find((a) => a.id === additionId);
+    if (ask !== 'addition' || !chosen) return '';
+    const ready = weighed.get(`${step.id}/${chosen.id}`)?.amount;
+    const value = (ready ? knownValue(ready) : null) ?? oneOf(amountNow(chosen, step, plan, state));
+    return value === null ? '' : asTyped(measured(Math.round(value * 100) / 100), chosen.unit);
+  };
   const first: AskValues = {
-    text: ask === 'addition' && planned !== null ? asTyped(measured(Math.round(planned * 100) / 100), addition?.unit ?? 'g') : '',
+    text: readyText(addition?.id),
     choice: ask === 'move' ? '' : ask === 'weigh' ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '') : 'measured',
     what: asked.additionId ?? addition?.id ?? 'other',
     other: '',
@@ -145,7 +150,11 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
         onDone={onClose}
         onClose={onClose}
       >
-        {(values) => {
+        {(values, set) => {
+          // Words of one's own stay, whatever they are of.
+          const whatChanged = (what: string) => {
+            if (values.text === readyText(values.what)) set({ text: readyText(what) });
+          };
           const reader = askReader(ask, step, values, shelf, print.measures, bulk);
           const fact = factOf(values);
           const felt = bathFact(fact);
@@ -154,7 +163,10 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
             <>
               {ask === 'addition' ? (
                 <Form.Item name="what" label="What went in">
-                  <Select options={[...step.additions.map((a) => ({ value: a.id, label: a.name })), { value: 'other', label: 'something else' }]} />
+                  <Select
+                    onChange={whatChanged}
+                    options={[...step.additions.map((a) => ({ value: a.id, label: a.name })), { value: 'other', label: 'something else' }]}
+                  />
                 </Form.Item>
               ) : null}
               {ask === 'addition' && values.what === 'other' ? (

@@ -16,13 +16,15 @@ interface Props {
   readonly onAnswer: (facts: readonly RunFact[], text: string) => void;
   readonly onAsk: (asked: Asked) => void;
   readonly onFinish: () => void;
+  /** While this device rings: it was heard, and rings nowhere any more. */
+  readonly onQuiet?: () => void;
 }
 
 /** Calls this close together are one trip to the stove, min. */
 const ONE_TRIP_MIN = 2;
 
 /** The one next act, large; what else the trip serves; when the next one is. */
-export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Props) {
+export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuiet }: Props) {
   const print = usePrint();
   const [first, ...others] = view.nudges;
   if (view.allOver) {
@@ -77,6 +79,11 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish }: Prop
           {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${says(later)}` : ''}
         </p>
       </div>
+      {onQuiet ? (
+        <Button size="large" className="call-quiet" onClick={onQuiet} aria-label="Heard: quiet on every device">
+          Quiet
+        </Button>
+      ) : null}
       <Button type={due ? 'primary' : 'default'} size="large" onClick={answer}>
         {due ? 'Done' : 'Do it now'}
       </Button>

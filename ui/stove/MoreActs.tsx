@@ -13,13 +13,15 @@ interface Props {
   readonly lots: readonly Pick<PlanLot, 'id' | 'name'>[];
   /** Lots stayed pale: they are mordanted now and all go back; null where that cannot be. */
   readonly onPale: ((lotIds: readonly string[]) => void) | null;
+  /** How it looks, in a few taps. */
+  readonly onLook: () => void;
   readonly onAsk: (what: AskFor) => void;
   readonly onLog: (facts: readonly RunFact[], text: string) => void;
   readonly onClose: () => void;
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, onPale, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, onPale, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -31,6 +33,9 @@ export function MoreActs({ card, lots, onPale, onAsk, onLog, onClose }: Props) {
               {more} {key ? <kbd>{key}</kbd> : null}
             </Button>
           ))}
+        <Button className="tall" onClick={onLook}>
+          How it looks
+        </Button>
         {lots.length > 1
           ? lots.map((lot) => {
               const isOut = card.state.lotMoves.findLast((move) => move.lotId === lot.id)?.isOut ?? false;

@@ -1,4 +1,5 @@
 'use client';
+import { CameraOutlined } from '@ant-design/icons';
 import { Button, ConfigProvider } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -10,15 +11,20 @@ import type { PlanStep } from '@/core/plan/plan';
 import { canRescue } from '@/core/plan/rescue';
 import { heatShared } from '@/core/plan/stays';
 import { standingTicks } from '@/core/plan/weighTicks';
+import { describeEvent } from '@/core/run/describeEvent';
 import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
+import type { Nudge } from '@/core/run/nudges';
+import { isFor, isHeard } from '@/core/run/silence';
 import { rankFindings } from '@/core/safety/finding';
 import type { StockLevel } from '@/core/shelf/stock';
+import type { Look } from '@/core/swatch/look';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs, useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { type LiveRun, useRun } from '../api/useRun';
+import type { LookOf } from '../look/PictureButton';
 import { useClashes } from '../plan/useClashes';
 import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
@@ -28,18 +34,19 @@ import { fetchBeforehand, later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
+import { Steady } from '../shell/Steady';
 import { useKeys } from '../shell/useKeys';
 import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
 import { ACTS, actsAt } from './acts';
 import { CallStrip } from './CallStrip';
-import { describeEvent } from './describeEvent';
+import { CALLS_PARTS, CallsChoice } from './CallsChoice';
 import type { Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 import { LOG_PARTS, RunLog } from './RunLog';
 import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
-import { useCalls } from './useCalls';
+import { useCalls, useHears } from './useCalls';
 import { useNames } from './useNames';
 import { VesselCard } from './VesselCard';
 
@@ -52,10 +59,21 @@ const LastAct = later(() => import('./LastAct').then((module) => module.LastAct)
 const EarlyEnd = later(() => import('./EarlyEnd').then((module) => module.EarlyEnd));
 /** What stands there at the end, and where it may go: before it is poured, not after. */
 const BathsLeft = later(() => import('../record/BathsLeft').then((module) => module.BathsLeft));
+// Its place is kept: what stands beside it does not move when it comes.
+const PictureButton = later(
+  () => import('../look/PictureButton').then((module) => module.PictureButton),
+  <Button className="tall" disabled icon={<CameraOutlined aria-hidden="true" />}>
+    Picture
+  </Button>,
+);
+/** What could not be sent of the pictures and words. */
+const LookBoxNotice = later(() => import('../look/LookBoxNotice').then((module) => module.LookBoxNotice));
+const LookForm = later(() => import('../look/LookForm').then((module) => module.LookForm));
 const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
 /** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
-const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, ...LOG_PARTS];
+const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, PictureButton, LookForm, LookBoxNotice, ...CALLS_PARTS, ...LOG_PARTS];
 
+const NO_LOOKS: readonly Look[] = [];
 const NO_STOCK: readonly StockLevel[] = [];
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
@@ -70,6 +88,15 @@ export function StovePage({ runId }: { runId: string }) {
   );
 }
 
+/** What a picture or a word at a vessel is of: the step, and the lots that are in it. In a bath they are wet. */
+const lookAt = (runId: string, { step, isWet, state }: StoveCard): LookOf => ({
+  lotIds: step.lotIds.filter((lotId) => !(state.lotMoves.findLast((move) => move.lotId === lotId)?.isOut ?? false)),
+  liquorId: null,
+  at: { runId, stepId: step.id },
+  state: isWet ? 'wet' : null,
+  light: null,
+});
+
 /** The run as it stands on the heat: what is live, what needs hands, and every act in one tap. */
 function Stove({ run }: { run: LiveRun }) {
   const { plan } = run.view;
@@ -77,6 +104,7 @@ function Stove({ run }: { run: LiveRun }) {
   const router = useRouter();
   const now = useNow();
   const connected = useConnected();
+  const looks = useLoaded<Look[]>(`/looks?runId=${run.view.run.id}`);
   const vessels = useLoaded<Vessel[]>('/vessels');
   const stock = useLoaded<StockLevel[]>('/stock');
   const weighing = useLoaded<WeighList>(`/sessions/${plan.sessionId}/weigh-out`);
@@ -84,6 +112,7 @@ function Stove({ run }: { run: LiveRun }) {
   const [chosen, setChosen] = useState(1);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [more, setMore] = useState<StoveCard | null>(null);
+  const [saying, setSaying] = useState<StoveCard | null>(null);
   const [help, setHelp] = useState(false);
   const [early, setEarly] = useState<Early | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -91,7 +120,17 @@ function Stove({ run }: { run: LiveRun }) {
   const [last, setLast] = useState<Logged | null>(null);
   const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print), [plan, run.events, run.view.readings, now, print]);
   const due = view.nudges.find((nudge) => nudge.dueMs <= now);
-  const calls = useCalls(due);
+  const [hears, setHears] = useHears(run.view.run.id);
+  const vesselOf = (nudge: Nudge) => view.state.steps[nudge.stepId]?.vesselId ?? null;
+  const rings = view.nudges.filter(
+    (nudge) => nudge.dueMs <= now && !isHeard(nudge, view.state.steps[nudge.stepId], now) && isFor(hears, nudge, vesselOf(nudge)),
+  );
+  const calls = useCalls(rings[0]);
+  /** Everything that rings here was heard: one tap, whatever is due at once. */
+  const quiet = () => {
+    const heard = new Map(rings.map(({ stepId, act }) => [`${stepId}/${act}`, { type: 'callHeard', stepId, call: act } as const]));
+    for (const fact of heard.values()) run.act(fact);
+  };
   const nameOf = useNames(plan);
   const replanId = useRef(newId());
 
@@ -124,7 +163,7 @@ function Stove({ run }: { run: LiveRun }) {
     const act = actsAt(cardNow.isWet).find((row) => row.key === key);
     if (act) doAct(actOn(act.id, cardNow.step, cardNow.clock), cardNow.step);
   };
-  useKeys(!asked && !more && !help && !early, {
+  useKeys(!asked && !more && !help && !early && !saying, {
     ...Object.fromEntries(DIGITS.map((digit) => [digit, () => setChosen(Number(digit))])),
     ...Object.fromEntries(['m', ...ACTS.flatMap((row) => row.key ?? [])].map((key) => [key, () => press(key)])),
     u: takeBack,
@@ -176,9 +215,12 @@ function Stove({ run }: { run: LiveRun }) {
       }
       acts={
         <>
-          <Button data-calls onClick={calls.toggle} aria-pressed={calls.on} type={calls.on ? 'primary' : 'default'}>
-            {calls.waits ? 'Touch once, then it calls' : calls.on ? 'Calling aloud' : 'Call aloud'}
-          </Button>
+          <CallsChoice
+            calls={calls}
+            hears={hears}
+            onHears={setHears}
+            vessels={plan.vessels.filter((vessel) => plan.steps.some((s) => s.vesselId === vessel.id))}
+          />
           {finished ? null : <LinkButton href={`/sessions/${plan.sessionId}/change`}>Change the rest</LinkButton>}
           <LinkButton href={`/runs/${run.view.run.id}/record`}>Record</LinkButton>
           <Button onClick={() => setHelp(true)} aria-label="All keys">
@@ -188,87 +230,106 @@ function Stove({ run }: { run: LiveRun }) {
         </>
       }
     >
-      {run.waitingIds.size > 0 ? (
-        <Notice>
-          No answer from Hyndle: {run.waitingIds.size} {run.waitingIds.size === 1 ? 'act is' : 'acts are'} kept on this device and sent as soon as it answers.
-        </Notice>
-      ) : connected ? null : (
-        <Notice>No answer from Hyndle. The clocks go on, and what you log is kept on this device until it answers.</Notice>
-      )}
-      {run.refusal || problem ? (
-        <Notice
-          kind="fault"
-          acts={
-            <Button
-              onClick={() => {
-                run.forgetRefusal();
-                setProblem(null);
-              }}
-            >
-              Understood
-            </Button>
-          }
-        >
-          {run.refusal ?? problem}
-        </Notice>
-      ) : null}
-      {finished ? (
-        <Notice acts={<LinkButton href={`/runs/${run.view.run.id}/record`}>See its record</LinkButton>}>This run is finished.</Notice>
-      ) : (
-        <CallStrip view={view} plan={plan} nowMs={now} onAnswer={log} onAsk={setAsked} onFinish={finish} />
-      )}
-      {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
-      {!finished && unweighed.length > 0 ? (
-        <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
-          {unweighed.map((lot) => lot.name).join(', ')}: dry weight unknown, so doses are too.
-        </Notice>
-      ) : null}
-      <div className="stove-alone">
-        <div className="stack">
-          <div className="vessel-cards">
-            {view.cards.map((card) => (
-              <VesselCard
-                key={card.step.id}
-                card={card}
-                chosen={card === cardNow}
-                onChoose={() => setChosen(card.number)}
-                onAct={(act) => doAct(act, card.step)}
-                onMore={() => setMore(card)}
-              />
-            ))}
-            {finished
-              ? null
-              : view.ready.map((step) => (
-                  <section key={step.id} className="vessel-card ready-card" aria-label={`Ready: ${step.title}`}>
-                    <h2>{step.title}</h2>
-                    <p className="quiet">
-                      {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {print.date(step.startMs, now)}
-                    </p>
-                    <Button size="large" onClick={() => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}>
-                      Begin
-                    </Button>
-                    <Button type="text" onClick={() => setAsked({ ask: 'skip', step })}>
-                      Skip
-                    </Button>
-                  </section>
-                ))}
+      <Steady>
+        {run.heldIds.size > 0 ? (
+          <Notice>
+            {run.heldWhy ?? 'No answer from Hyndle:'} {run.heldIds.size} {run.heldIds.size === 1 ? 'act is' : 'acts are'} kept on this device and sent as soon
+            as it {run.heldWhy ? 'can be' : 'answers'}.
+          </Notice>
+        ) : connected ? null : (
+          <Notice>No answer from Hyndle. The clocks go on, and what you log is kept on this device until it answers.</Notice>
+        )}
+        <LookBoxNotice isMine={({ input }) => input.at?.runId === run.view.run.id} />
+        {run.refusal || problem ? (
+          <Notice
+            kind="fault"
+            acts={
+              <Button
+                onClick={() => {
+                  run.forgetRefusal();
+                  setProblem(null);
+                }}
+              >
+                Understood
+              </Button>
+            }
+          >
+            {run.refusal ?? problem}
+          </Notice>
+        ) : null}
+        {finished ? (
+          <Notice acts={<LinkButton href={`/runs/${run.view.run.id}/record`}>See its record</LinkButton>}>This run is finished.</Notice>
+        ) : (
+          <CallStrip
+            view={view}
+            plan={plan}
+            nowMs={now}
+            onAnswer={log}
+            onAsk={setAsked}
+            onFinish={finish}
+            {...(calls.on && rings.length > 0 ? { onQuiet: quiet } : {})}
+          />
+        )}
+        {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
+        {!finished && unweighed.length > 0 ? (
+          <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
+            {unweighed.map((lot) => lot.name).join(', ')}: dry weight unknown, so doses are too.
+          </Notice>
+        ) : null}
+        <div className="stove-alone">
+          <div className="stack">
+            <div className="vessel-cards">
+              {view.cards.map((card) => (
+                <VesselCard
+                  key={card.step.id}
+                  card={card}
+                  chosen={card === cardNow}
+                  onChoose={() => setChosen(card.number)}
+                  onAct={(act) => doAct(act, card.step)}
+                  onMore={() => setMore(card)}
+                  picture={<PictureButton className="tall" of={lookAt(run.view.run.id, card)} />}
+                />
+              ))}
+              {finished
+                ? null
+                : view.ready.map((step) => (
+                    <section key={step.id} className="vessel-card ready-card" aria-label={`Ready: ${step.title}`}>
+                      <h2>{step.title}</h2>
+                      <p className="quiet">
+                        {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {print.date(step.startMs, now)}
+                      </p>
+                      <Button size="large" onClick={() => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}>
+                        Begin
+                      </Button>
+                      <Button type="text" onClick={() => setAsked({ ask: 'skip', step })}>
+                        Skip
+                      </Button>
+                    </section>
+                  ))}
+            </div>
+            <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
+            <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
           </div>
-          <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
-          <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
+          <div className="stack">
+            {!finished && view.lateMin >= 10 && view.lateMin > lateSeen + 5 ? (
+              <Panel title={`${printDuration(view.lateMin)} behind the plan`}>
+                <div className="line line-tight">
+                  <Button onClick={() => void replan()}>Fit the rest from now</Button>
+                  <Button onClick={() => setLateSeen(view.lateMin)}>Leave the plan</Button>
+                </div>
+              </Panel>
+            ) : null}
+            {finished ? null : <TypeAct cards={view.cards} chosen={cardNow} onLog={log} />}
+            <RunLog
+              plan={plan}
+              events={run.events}
+              heldIds={run.heldIds}
+              onAmend={(fact) => run.act(fact)}
+              looks={looks.state === 'ready' ? looks.value : NO_LOOKS}
+            />
+          </div>
         </div>
-        <div className="stack">
-          {!finished && view.lateMin >= 10 && view.lateMin > lateSeen + 5 ? (
-            <Panel title={`${printDuration(view.lateMin)} behind the plan`}>
-              <div className="line line-tight">
-                <Button onClick={() => void replan()}>Fit the rest from now</Button>
-                <Button onClick={() => setLateSeen(view.lateMin)}>Leave the plan</Button>
-              </div>
-            </Panel>
-          ) : null}
-          {finished ? null : <TypeAct cards={view.cards} chosen={cardNow} onLog={log} />}
-          <RunLog plan={plan} events={run.events} waitingIds={run.waitingIds} onAmend={(fact) => run.act(fact)} />
-        </div>
-      </div>
+      </Steady>
       {early ? <EarlyEnd early={early} onClose={() => setEarly(null)} /> : null}
       {asked ? (
         <AskDialog
@@ -300,6 +361,10 @@ function Stove({ run }: { run: LiveRun }) {
                 }
               : null
           }
+          onLook={() => {
+            setMore(null);
+            setSaying(more);
+          }}
           onAsk={(what) => {
             setMore(null);
             setAsked({ ask: what, step: more.step });
@@ -316,6 +381,7 @@ function Stove({ run }: { run: LiveRun }) {
         onTakeBack={takeBack}
         onClose={() => setLast(null)}
       />
+      {saying ? <LookForm of={lookAt(run.view.run.id, saying)} title={`${saying.step.title}: how it looks`} onClose={() => setSaying(null)} /> : null}
       {help ? <KeyHelp onClose={() => setHelp(false)} /> : null}
     </Page>
   );

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Flex } from 'antd';
+import type { ReactNode } from 'react';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
@@ -29,10 +30,12 @@ interface Props {
   readonly onChoose: () => void;
   readonly onAct: (act: StoveAct) => void;
   readonly onMore: () => void;
+  /** A picture of what is in it. */
+  readonly picture: ReactNode;
 }
 
 /** One vessel in use: readable from two steps away, acts that make sense now. */
-export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
+export function VesselCard({ card, chosen, onChoose, onAct, onMore, picture }: Props) {
   const print = usePrint();
   const { nextCall, temperature, progress } = card;
   const [degrees = '–', scale = '°C'] = (temperature?.text ?? `– ${print.temperature(0).slice(-2)}`).split(' ');
@@ -86,6 +89,7 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore }: Props) {
             <kbd>{act.key}</kbd>
           </Button>
         ))}
+        {picture}
         <Button className="tall" onClick={onMore} aria-label={`More acts for ${card.vessel.name}`}>
           More
           <kbd>m</kbd>

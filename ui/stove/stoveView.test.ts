@@ -2,9 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { METRIC } from '@/core/measure/measures';
 import { printer } from '@/core/measure/printer';
 import { planned, step, wool } from '@/core/plan/plan.fixture';
+import { describeEvent } from '@/core/run/describeEvent';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import { shelfOf } from '@/core/shelf/library';
-import { describeEvent } from './describeEvent';
 import { answerTo, nextAct, stoveView, untilText } from './stoveView';
 
 const MIN = 60_000;
@@ -57,7 +57,7 @@ describe('what the stove shows', () => {
     );
     const [card] = view.cards;
     expect(card).toMatchObject({ number: 1, bandC: [70, 80], ceilingC: 82.2, temperature: { c: 76, from: 'probe, 0 s ago', stale: false } });
-    expect(card?.progress).toMatchObject({ text: '31 of 1 h in band', detail: 'all of it measured' });
+    expect(card?.progress).toMatchObject({ text: '31 min of 1 h in band', detail: 'all of it measured' });
     expect(card?.nextCall).toMatchObject({ text: 'Stir gently', due: true, when: 'now' });
     expect(card?.acts.map((act) => act.key)).toEqual(['r', 's', 'b']);
   });
@@ -69,7 +69,10 @@ describe('what the stove shows', () => {
 
   test('without any thermometer the hold goes by the clock, and says so', () => {
     const tapped = [...holding, ev(10, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 2 })];
-    expect(stoveView(plan, tapped, {}, at(25), print).cards[0]?.progress).toMatchObject({ text: '15 of 1 h by the clock', detail: 'temperature not measured' });
+    expect(stoveView(plan, tapped, {}, at(25), print).cards[0]?.progress).toMatchObject({
+      text: '15 min of 1 h by the clock',
+      detail: 'temperature not measured',
+    });
   });
 
   test('one tap goes on to the next part, the last one ends the step', () => {

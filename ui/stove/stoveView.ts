@@ -4,7 +4,7 @@ import { creditedMin } from '@/core/hold/credit';
 import { holdsMany, type Vessel } from '@/core/kitchen/vessel';
 import { printDuration, printExactDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
-import { lengthText, type Phase, typicalMin } from '@/core/plan/phase';
+import { lengthText, type Phase, type SpanMin, typicalMin } from '@/core/plan/phase';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
@@ -170,7 +170,7 @@ function progress(clock: StepClock): StoveCard['progress'] {
     const need = phase.minutes.typical;
     if (goesByClock(credit)) {
       return {
-        text: `${Math.floor(elapsedMin)} of ${lengthText(phase.minutes)} by the clock`,
+        text: `${heldOf(elapsedMin, phase.minutes)} by the clock`,
         detail: 'temperature not measured',
         donePct: Math.min(100, (elapsedMin / need) * 100),
       };
@@ -183,7 +183,7 @@ function progress(clock: StepClock): StoveCard['progress'] {
       part(credit.unmeasuredMin, 'not measured'),
     ].filter(Boolean);
     return {
-      text: `${Math.floor(got)} of ${lengthText(phase.minutes)} in band`,
+      text: `${heldOf(got, phase.minutes)} in band`,
       detail: parts.join(', ') || 'all of it measured',
       donePct: Math.min(100, (got / need) * 100),
     };
@@ -204,7 +204,14 @@ function progress(clock: StepClock): StoveCard['progress'] {
   };
 }
 
-const part = (minutes: number, word: string): string => (minutes >= 1 ? `${Math.round(minutes)} min ${word}` : '');
+/** "12 of 60 min", and "60 min of 6–8 h": a bare number is read in the unit that follows it. */
+function heldOf(heldMin: number, whole: SpanMin): string {
+  const length = lengthText(whole);
+  const held = Math.floor(heldMin);
+  return `${/^[\d–]+ min$/.test(length) ? held : printDuration(held)} of ${length}`;
+}
+
+const part = (minutes: number, word: string): string => (minutes >= 1 ? `${printDuration(Math.round(minutes))} ${word}` : '');
 
 /** Acts that make sense now, most likely first; everything else is one tap further. */
 function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {

@@ -1,8 +1,30 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import type { Nudge } from '@/core/run/nudges';
+import type { Hears } from '@/core/run/silence';
 
 const WISH = 'hyndle.callAloud';
+const HEARS = 'hyndle.hears';
+/** Rings again until somebody did it, or said that it was heard. */
+const AGAIN_MS = 30_000;
+
+/** What this device rings for, in this run; it outlives a reload. */
+export function useHears(runId: string): [Hears, (hears: Hears) => void] {
+  const key = `${HEARS}.${runId}`;
+  const [hears, setHears] = useState<Hears>({ kind: 'all' });
+  useEffect(() => {
+    const kept = localStorage.getItem(key);
+    if (kept === 'stops') setHears({ kind: 'stops' });
+    else if (kept?.startsWith('vessel:')) setHears({ kind: 'vessel', vesselId: kept.slice('vessel:'.length) });
+  }, [key]);
+  return [
+    hears,
+    (next) => {
+      localStorage.setItem(key, next.kind === 'vessel' ? `vessel:${next.vesselId}` : next.kind);
+      setHears(next);
+    },
+  ];
+}
 
 /**
  * Calls aloud, and keeps the screen awake, once a person asked for it. The wish outlives a reload; browsers let a page sound
@@ -29,14 +51,22 @@ export function useCalls(due: Nudge | undefined): { on: boolean; waits: boolean;
       for (const kind of kinds) window.removeEventListener(kind, touch);
     };
   }, [on, touched]);
-  const called = useRef<string | null>(null);
+  // The same call by what it is for: its moment may move along, and its words with it.
+  const call = due ? `${due.stepId}/${due.act}` : null;
+  const now = useRef(due);
+  now.current = due;
   useEffect(() => {
-    if (!on || !due || called.current === due.key) return;
-    called.current = due.key;
-    ring(audio.current, due.stop);
-    if (document.visibilityState === 'hidden' && 'Notification' in window && Notification.permission === 'granted')
-      new Notification('Hyndle', { body: due.text, tag: due.key });
-  }, [on, due]);
+    if (!on || call === null) return;
+    const say = () => {
+      if (!now.current) return;
+      ring(audio.current, now.current.stop);
+      if (document.visibilityState === 'hidden' && 'Notification' in window && Notification.permission === 'granted')
+        new Notification('Hyndle', { body: now.current.text, tag: call });
+    };
+    say();
+    const again = setInterval(say, AGAIN_MS);
+    return () => clearInterval(again);
+  }, [on, call]);
   useEffect(() => {
     if (!on || !('wakeLock' in navigator)) return;
     let lock: WakeLockSentinel | null = null;

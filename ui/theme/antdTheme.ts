@@ -101,6 +101,8 @@ function roomTheme(room: RoomColours, night: boolean): ThemeConfig {
       },
       Form: { itemMarginBottom: 14, verticalLabelPadding: '0 0 3px', labelFontSize: 13, labelColor: ink2 },
       Collapse: { headerBg: 'transparent', contentBg: 'transparent', headerPadding: '8px 0', contentPadding: '0 0 8px' },
+      // Under an open form: what was just logged never lies over the button that logs the next act.
+      Notification: { zIndexPopup: 900 },
       Modal: { titleFontSize: 20, contentBg: night ? '#303030' : card },
       Drawer: { footerPaddingBlock: 12 },
       Descriptions: { labelColor: ink2, itemPaddingBottom: 6 },

@@ -292,7 +292,7 @@ export const EXTRACT: readonly Method[] = [
     why: 'With some petals the order is what decides: together gives blue, petals first gives turquoise. Bits tangle in yarn and mark where they touch.',
     needsDyestuff: true,
     form: 'fresh',
-    params: [ratioParam('petals to fibre', 10), waterParam(30), ...heat(60, 70, 80, 90), stirParam(15), rateParam],
+    params: [ratioParam('plant to fibre', 10), waterParam(30), ...heat(60, 70, 80, 90), stirParam(15), rateParam],
     steps: [
       bath(
         [

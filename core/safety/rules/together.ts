@@ -96,9 +96,9 @@ export const TOGETHER_RULES: readonly Rule[] = [
   ),
   across(
     'X16',
-    'peroxide where acid, copper or iron was last',
+    'peroxide where vinegar, copper or iron was last',
     named('peroxide'),
-    either(family('acid'), named('copperSulfate', 'ironSulfate', 'ironLiquor')),
+    named('vinegar', 'copperSulfate', 'ironSulfate', 'ironLiquor'),
     ({ inBath, before, where }) => caution(`${before.name} was last ${where}: with ${inBath.name} it makes gas and holes in fibre. Rinse between them.`),
   ),
   across('emptied', 'sour after alkaline in one vessel, or the other way round', family('acid'), family('alkali', 'carbonate'), ({ inBath, before, where }) =>

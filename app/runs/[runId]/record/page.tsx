@@ -7,7 +7,7 @@ export const metadata: Metadata = { title: 'Record' };
 export default async function Page({ params }: { params: Promise<{ runId: string }> }) {
   const { runId } = await params;
   return (
-    <WithData ask={[`/runs/${runId}`, `/runs/${runId}/record`]}>
+    <WithData ask={[`/runs/${runId}`, `/runs/${runId}/record`, `/swatches?runId=${runId}`]}>
       <RecordPage runId={runId} />
     </WithData>
   );

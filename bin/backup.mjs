@@ -1,0 +1,8 @@
+// npm run backup: see store/cli/backup.ts
+import path from 'node:path';
+import { ensureInstalled, run, TEMPLATE } from './lib.mjs';
+
+ensureInstalled();
+run(process.execPath, ['--import', 'tsx', path.join('store', 'cli', 'backup.ts'), ...process.argv.slice(2)], {
+  env: { ...process.env, HYNDLE_TEMPLATE: TEMPLATE },
+});

@@ -1,0 +1,23 @@
+import { expect, test } from 'vitest';
+import type { Factor } from './passports';
+import { smallestTrial } from './smallestTrial';
+
+const factor = (what: string, verdict: Factor['verdict']): Factor => ({ what, verdict, a: '', b: '' });
+
+test('one difference, or none, needs no trial', () => {
+  expect(smallestTrial([factor('fibre', 'same')])).toBeNull();
+  expect(smallestTrial([factor('fibre', 'same'), factor('mordant', 'differs')])).toBeNull();
+});
+// T78, T80
+test('two need three pieces, each change alone', () => {
+  const trial = smallestTrial([factor('dye', 'differs'), factor('preparation', 'differs'), factor('fibre', 'same')]);
+  expect(trial).toMatchObject({ pieces: 3, says: expect.stringContaining('another dye, preparation') });
+});
+test('what nobody knows must be tried as well', () => expect(smallestTrial([factor('dye', 'differs'), factor('scour', 'cannotTell')])?.pieces).toBe(3));
+test('what lies in the past is kept alike by one day', () =>
+  expect(smallestTrial([factor('dye', 'differs'), factor('mordanted', 'differs')])?.says).toContain('Done all on one day, mordanted is alike for all'));
+test('too much is no trial', () =>
+  expect(smallestTrial(['a', 'b', 'c', 'd', 'e', 'f', 'g'].map((what) => factor(what, 'differs')))).toMatchObject({
+    pieces: 0,
+    says: expect.stringContaining('more alike'),
+  }));

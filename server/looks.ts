@@ -1,0 +1,150 @@
+import type { z } from 'zod';
+import type { LookInput, lookMove, lookWithdraw } from '@/contract/looks';
+import type { SwatchView } from '@/contract/views';
+import { hexOfLab } from '@/core/colour/lab';
+import { type Lot, printComposition } from '@/core/fibre/lot';
+import { isEmpty, isWithdrawn, type Look, type LookChange, verdictText } from '@/core/swatch/look';
+import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
+import { isBlobHash } from '@/store/blobs';
+import { listLooks, loadLook, looksOfLots, looksOfRun } from '@/store/looks';
+import { loadLot, loadLots } from '@/store/lots';
+import { loadRun } from '@/store/runs';
+import { loadPlan } from '@/store/sessions';
+import { liquors } from '@/store/shelf';
+import type { App } from './app';
+import { commitNew } from './commitNew';
+import { signature } from './doors/by';
+import { passportsOf, withAncestors } from './lots';
+import { conflict, invalid, notFound } from './problem';
+
+type Move = z.infer<typeof lookMove>;
+type Withdraw = z.infer<typeof lookWithdraw>;
+
+/** Keeps what somebody saw. Its pictures were kept before, so that a row never names a file that is not there. */
+export function addLook(app: App, input: LookInput): Promise<Look> {
+  const { store, nowMs, live } = app;
+  if (isEmpty(input)) throw invalid('Nothing was said or shown.', [{ at: 'pictures', message: 'A picture, a colour or a word: one of them is needed.' }]);
+  if (input.lotIds.length === 0 && input.liquorId === null && input.at === null)
+    throw invalid('Of what is it?', [{ at: 'lotIds', message: 'Say which lot, kept bath or step it shows; the codes on the labels tell.' }]);
+  if (input.colour && input.lotIds.length > 1)
+    throw invalid('A colour is of one lot.', [{ at: 'lotIds', message: 'Several lots are named: say of which one the colour is.' }]);
+  const { colour } = input;
+  if (colour?.by.kind === 'picture' && !input.pictures.some(({ hash }) => colour.by.kind === 'picture' && colour.by.hash === hash))
+    throw invalid('The colour was read off another picture.', [{ at: 'colour.by.hash', message: 'Send the picture that it was read off with it.' }]);
+  return store.exclusive(async () => {
+    const had = await loadLook(store.db, input.id);
+    if (had) return had;
+    await checkLots(app, input.lotIds);
+    if (input.liquorId !== null && !(await liquors.load(store.db, input.liquorId))) throw notFound('kept bath', input.liquorId);
+    const { atMs, at, ...said } = input;
+    const step = at && (await stepAt(app, at));
+    await checkPictures(app, input);
+    const recordedAtMs = nowMs();
+    const row: Look = { ...said, at, step, atMs: atMs ?? recordedAtMs, recordedAtMs, ...signature(app), revision: 1, changes: [] };
+    await commitNew(app, [{ table: 'look', row }]);
+    live.publish({ kind: 'changed', what: 'look', id: row.id });
+    return row;
+  });
+}
+
+async function checkLots({ store }: App, lotIds: readonly string[]): Promise<void> {
+  const found = new Set((await loadLots(store.db, lotIds)).map((lot) => lot.id));
+  const missing = lotIds.find((lotId) => !found.has(lotId));
+  if (missing !== undefined) throw notFound('lot', missing);
+}
+
+async function stepAt({ store }: App, { runId, stepId }: { runId: string; stepId: string }): Promise<NonNullable<Look['step']>> {
+  const run = await loadRun(store.db, runId);
+  if (!run) throw notFound('run', runId);
+  const plan = await loadPlan(store.db, run.sessionId);
+  const step = plan?.steps.find((one) => one.id === stepId);
+  if (!step) throw notFound('step', stepId);
+  return { title: step.title, treatment: step.treatment };
+}
+
+async function checkPictures({ store }: App, { pictures }: LookInput): Promise<void> {
+  for (const [i, { hash, middle, small }] of pictures.entries())
+    for (const name of [hash, middle, small])
+      if (!isBlobHash(name) || !(await store.blobs.read(name)))
+        throw invalid('A picture is not here.', [{ at: `pictures.${i}`, message: 'Send the picture first: POST /blobs gives its names.' }]);
+}
+
+export const moveLook = (app: App, id: string, { lotIds, reason, revision }: Move): Promise<Look> =>
+  change(app, id, revision, async (had, signed) => {
+    await checkLots(app, lotIds);
+    if (had.colour && lotIds.length > 1) throw invalid('A colour is of one lot.', [{ at: 'lotIds', message: 'A colour was read here: name one lot.' }]);
+    return { ...had, lotIds, changes: [...had.changes, { ...signed, kind: 'moved', reason, fromLotIds: had.lotIds }] };
+  });
+
+export const withdrawLook = (app: App, id: string, { reason, revision }: Withdraw): Promise<Look> =>
+  change(app, id, revision, async (had, signed) => ({ ...had, changes: [...had.changes, { ...signed, kind: 'withdrawn', reason }] }));
+
+type Signed = Pick<LookChange, 'atMs' | 'by'>;
+
+function change(app: App, id: string, revision: number, changed: (had: Look, signed: Signed) => Promise<Look>): Promise<Look> {
+  const { store, nowMs, live } = app;
+  return store.exclusive(async () => {
+    const had = await loadLook(store.db, id);
+    if (!had) throw notFound('look', id);
+    if (had.revision !== revision) throw conflict('Somebody changed this look meanwhile. Load it again; nothing was overwritten.');
+    if (isWithdrawn(had)) throw conflict('This look was withdrawn already.');
+    const row: Look = { ...(await changed(had, { atMs: nowMs(), ...signature(app) })), revision: revision + 1 };
+    await store.commit([{ table: 'look', row }]);
+    live.publish({ kind: 'changed', what: 'look', id });
+    return row;
+  });
+}
+
+export async function looksBy({ store }: App, { lotId, runId }: { lotId?: string | undefined; runId?: string | undefined }): Promise<Look[]> {
+  if (runId !== undefined) return (await looksOfRun(store.db, runId)).filter((look) => lotId === undefined || look.lotIds.includes(lotId));
+  return lotId === undefined ? listLooks(store.db) : looksOfLots(store.db, [lotId]);
+}
+
+/** A lot's own looks, and those of the lots it came from: these are the parent's results, and stay the parent's. */
+export async function looksOfLot({ store }: App, lotId: string): Promise<Look[]> {
+  const lot = await loadLot(store.db, lotId);
+  if (!lot) throw notFound('lot', lotId);
+  return looksOfLots(store.db, [...(await withAncestors(store.db, [lot])).keys()]);
+}
+
+/** Every result there is, or all that came out of one run: the newest first. */
+export async function listSwatches(app: App, runId?: string): Promise<SwatchView[]> {
+  return (await allSwatches(app, runId)).map(({ lot, swatch }) => viewOf(swatch, lot.name, printComposition(lot.composition)));
+}
+
+/** The same with their lots: a fixed number of queries for any number of them. */
+export async function allSwatches({ store }: App, runId?: string): Promise<{ lot: Lot; swatch: Swatch }[]> {
+  const byLot = looksByLot(await listLooks(store.db));
+  const lots = await loadLots(store.db, [...byLot.keys()]);
+  const passports = await passportsOf(store.db, lots);
+  return lots
+    .flatMap((lot) => {
+      const passport = passports.get(lot.id);
+      return passport ? swatchesOf(lot.id, passport, byLot.get(lot.id) ?? []).map((swatch) => ({ lot, swatch })) : [];
+    })
+    .filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`))
+    .sort((a, b) => b.swatch.atMs - a.swatch.atMs);
+}
+
+function viewOf(swatch: Swatch, lot: string, fibre: string): SwatchView {
+  const { id, lotId, colour, pictures, looks, atMs, passport } = swatch;
+  const [name, detail, verdict, dyes] = [swatchName(swatch), swatchDetail(swatch), verdictText(swatch.verdict), dyedWith(swatch)];
+  const treated = passport.treatments.flatMap((one) => [one.substance, one.note, one.how?.preparation, one.how?.place]);
+  const words = [name, lot, fibre, detail, verdict, ...treated, ...looks.flatMap((look) => [look.note, look.part])].filter(Boolean).join(' ');
+  return {
+    id,
+    lotId,
+    lot,
+    name,
+    detail,
+    fibre,
+    dyes,
+    colour,
+    hex: colour && hexOfLab(colour.lab),
+    picture: pictures.at(-1) ?? null,
+    verdict,
+    looks: looks.length,
+    atMs,
+    words,
+  };
+}

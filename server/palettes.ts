@@ -1,0 +1,24 @@
+import { hexOfLab } from '@/core/colour/lab';
+import { cssText, gplText } from '@/core/colour/palette';
+import { swatchName } from '@/core/swatch/swatch';
+import type { App } from './app';
+import { allSwatches } from './looks';
+
+const PATH = /^\/swatches\.(gpl|css)$/;
+
+export const isPalette = (path: string): boolean => PATH.test(path);
+
+/** The colours of the wall as a palette: GPL text, or custom properties of CSS. What nobody read a colour of is not in it. */
+export async function paletteAt(app: App, path: string): Promise<Response> {
+  const kind = PATH.exec(path)?.[1];
+  const colours = (await allSwatches(app)).flatMap(({ lot, swatch }) =>
+    swatch.colour ? [{ name: `${swatchName(swatch)} on ${lot.name}`, hex: hexOfLab(swatch.colour.lab) }] : [],
+  );
+  return new Response(kind === 'css' ? cssText(colours) : gplText('Swatches', colours), {
+    headers: {
+      'content-type': `text/${kind === 'css' ? 'css' : 'plain'}; charset=utf-8`,
+      'content-disposition': `attachment; filename="swatches.${kind}"`,
+      'cache-control': 'no-store',
+    },
+  });
+}

@@ -1,0 +1,87 @@
+import { serverWithClock } from './builtServer';
+import { expect, test } from './hands';
+import { pick } from './planning';
+import { addLot, beenHere, chooseWay, usualKitchen } from './steps';
+
+/** One cone in three parts, each with its own mordant, all in one bath of leaf that nobody weighed. */
+
+const { base: BASE } = serverWithClock(4196);
+test.use(beenHere(BASE));
+
+test('three mordants, one bath: grams for each, leaf by the cup, iron and alum parted', async ({ page }) => {
+  await usualKitchen(page, BASE);
+  await addLot(page, BASE, 'Cone', '96 g');
+  await page
+    .getByRole('button', { name: 'Cone', exact: true })
+    .or(page.getByRole('link', { name: 'Cone', exact: true }))
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Split' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Into even parts').fill('3');
+  for (let part = 1; part <= 3; part++) await expect(form.getByLabel(`Weight of part ${part}`)).toHaveValue('32 g');
+  await form.getByRole('button', { name: 'Split it' }).click();
+  await expect(page.getByText('Split up into')).toBeVisible();
+
+  await page.goto(`${BASE}/sessions/new`);
+  for (const part of ['a', 'b', 'c']) await page.getByRole('checkbox', { name: `Cone, ${part}` }).check();
+  await chooseWay(page, 'Three mordants, one bath');
+  const chain = page.locator('.chain-name').locator('..');
+  await expect(chain.filter({ hasText: 'Alum, one hot hour' })).toContainText('potash alum 5.12 g');
+  await expect(chain.filter({ hasText: 'Iron mordant' })).toContainText('ferrous sulfate 1.92 g');
+
+  // Leaf by the cup, as it was said, and never turned into grams.
+  const extract = page.locator('#item-c4');
+  await extract
+    .getByRole('button', { name: /Extract/ })
+    .first()
+    .click();
+  await extract.getByLabel('Dyestuff').click();
+  await pick(page, 'birch', /^birch leaf/);
+  await extract.getByLabel('Set birch leaf instead').fill('3-4 cups (metric)');
+  await extract.getByLabel('Set birch leaf instead').press('Enter');
+  await expect(extract.locator('.amount').first()).toContainText('birch leaf750 mL – 1 L');
+
+  // Ninety minutes at 70–80 °C, never above 82.2, stirred every quarter of an hour.
+  const bath = page.locator('#item-c6');
+  await bath
+    .getByRole('button', { name: /Dyebath, slow/ })
+    .first()
+    .click();
+  for (const [label, text] of [
+    [/^hold \(|^hold$/, '90 min'],
+    [/^hold from/, '70–80 °C'],
+    [/^never above/, '82.2 °C'],
+    [/^stir every/, '15 min'],
+  ] as const) {
+    await bath.getByLabel(label).fill(text);
+    await bath.getByLabel(label).press('Enter');
+  }
+  await expect(bath.getByLabel(/^never above/)).toHaveValue('82.2 °C');
+
+  // The label on the iron is asked for where it stops, and answered there.
+  const iron = page.locator('#item-c3');
+  await iron
+    .getByRole('button', { name: /Iron mordant/ })
+    .first()
+    .click();
+  await iron.getByLabel('ferrous sulfate: on the label').click();
+  await page
+    .locator('.ant-select-dropdown:visible')
+    .getByTitle(/heptahydrate/)
+    .first()
+    .click();
+  const cautions = page.getByRole('region', { name: 'Cautions' });
+  await expect(cautions).not.toContainText('Stop');
+
+  // All three rinsed in one bath: the iron travels to the alum skein. Parted in one tap.
+  const mixed = 'Goods with iron and goods without in one bath';
+  await expect(cautions).toContainText(mixed);
+  await page.getByRole('button', { name: 'Rinse: each lot in its own vessel' }).click();
+  await expect(cautions).not.toContainText(mixed);
+  await page.getByLabel('Name', { exact: true }).fill('Three mordants');
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('checkbox', { name: /Every piece tagged/ }).check();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.locator('.log li').filter({ hasText: 'Before the start' })).toContainText('ticked: Every piece tagged');
+});

@@ -1,0 +1,201 @@
+'use client';
+import { useQueries } from '@tanstack/react-query';
+import { Modal, Table } from 'antd';
+import { useMemo } from 'react';
+import type { LotView, SwatchView } from '@/contract/views';
+import { overdye } from '@/core/colour/kubelkaMunk';
+import { hexOfLab, hexOfLinear, linearOf } from '@/core/colour/lab';
+import { compareLots, type Factor } from '@/core/compare/passports';
+import { smallestTrial } from '@/core/compare/smallestTrial';
+import { beside, besideText } from '@/core/swatch/beside';
+import { colourByText, type Look, lightText, stateText } from '@/core/swatch/look';
+import { dyedWith, type Swatch, swatchesOf } from '@/core/swatch/swatch';
+import { errorText, get } from '../api/http';
+import { Patch } from '../look/Patch';
+import { usePrint } from '../shell/facts';
+import { Notice } from '../shell/Notice';
+
+interface Props {
+  /** Two to eight, in the order they were chosen. */
+  readonly chosen: readonly SwatchView[];
+  readonly onClose: () => void;
+}
+
+interface Whole {
+  readonly view: SwatchView;
+  readonly lot: LotView;
+  readonly swatch: Swatch;
+}
+
+/** Results side by side: touching, the difference in words, and every factor that differs. */
+export function CompareSwatches({ chosen, onClose }: Props) {
+  const lotIds = [...new Set(chosen.map((swatch) => swatch.lotId))];
+  const lots = useQueries({ queries: lotIds.map((id) => ({ queryKey: [`/lots/${id}`], queryFn: () => get<LotView>(`/lots/${id}`) })) });
+  const looks = useQueries({ queries: lotIds.map((id) => ({ queryKey: [`/lots/${id}/looks`], queryFn: () => get<Look[]>(`/lots/${id}/looks`) })) });
+  const fault = [...lots, ...looks].find((query) => query.error)?.error;
+  const known = [...lots, ...looks].map((query) => query.data);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the answers are what it is made of, however many there are
+  const whole = useMemo(
+    () =>
+      chosen.flatMap((view): Whole[] => {
+        const at = lotIds.indexOf(view.lotId);
+        const [lot, own] = [lots[at]?.data, looks[at]?.data];
+        const swatch =
+          lot &&
+          own &&
+          swatchesOf(
+            lot.id,
+            lot.passport,
+            own.filter((look) => look.lotIds.includes(lot.id)),
+          ).find((one) => one.id === view.id);
+        return lot && swatch ? [{ view, lot, swatch }] : [];
+      }),
+    [chosen, ...known],
+  );
+  return (
+    <Modal open title="Side by side" width={1100} style={{ top: 24 }} footer={null} onCancel={onClose}>
+      <div
+        className="line line-tight"
+        style={{ gap: 0, padding: 20, background: 'var(--swatch-ground)' }}
+        role="img"
+        aria-label={chosen.map((one) => `${one.name} on ${one.lot}`).join(', beside ')}
+      >
+        {chosen.map(({ id, hex }) => (
+          <span
+            key={id}
+            style={{
+              flex: 1,
+              maxWidth: 160,
+              height: 110,
+              display: 'grid',
+              placeItems: 'center',
+              color: '#1c1c1c',
+              ...(hex ? { background: hex } : { border: '1px dashed #5c5c5c' }),
+            }}
+          >
+            {hex ? '' : '?'}
+          </span>
+        ))}
+      </div>
+      {fault ? <Notice kind="fault">{errorText(fault)}</Notice> : null}
+      {whole.length === chosen.length ? <Differences whole={whole} /> : <p className="quiet">comparing …</p>}
+    </Modal>
+  );
+}
+
+function Differences({ whole }: { whole: readonly Whole[] }) {
+  const print = usePrint();
+  const [first, ...others] = whole;
+  const compared = useMemo(
+    () =>
+      first
+        ? whole
+            .slice(1)
+            .map((other) => ({ other, ...compareLots({ ...first.lot, passport: first.swatch.passport }, { ...other.lot, passport: other.swatch.passport }) }))
+        : [],
+    [first, whole],
+  );
+  if (!first) return null;
+  const factors = compared[0]?.factors.map((factor) => factor.what) ?? [];
+  const more = compared.flatMap(({ factors: own }) => own.map((factor) => factor.what)).filter((what) => !factors.includes(what));
+  const rows = [...factors, ...new Set(more)].map((what) => ({ what, by: compared.map(({ factors: own }) => own.find((factor) => factor.what === what)) }));
+  const open = rows.filter(({ by }) => by.some((factor) => factor && factor.verdict !== 'same'));
+  return (
+    <div className="stack">
+      <ul className="stack">
+        {compared.map(({ other, says, differs, cannotTell, factors: own }) => (
+          <li key={other.view.id}>
+            <Seen
+              a={first}
+              b={other}
+              fair={differs === 1 && cannotTell === 0 ? (own.find((factor) => factor.verdict === 'differs') ?? null) : null}
+              says={says}
+              trial={smallestTrial(own)?.says ?? null}
+            />
+          </li>
+        ))}
+      </ul>
+      {others.length === 1 ? <OneOverOther first={first} second={others[0] as Whole} /> : null}
+      <div className="frame frame-wide compare">
+        <Table
+          size="small"
+          pagination={false}
+          rowKey="what"
+          dataSource={open}
+          locale={{ emptyText: 'Nothing that is written down differs.' }}
+          columns={[
+            { title: 'What', dataIndex: 'what', rowScope: 'row' },
+            { title: `${first.view.name}, ${first.view.lot}`, render: (_value, row) => print.says(row.by.find(Boolean)?.a ?? '') },
+            ...compared.map(({ other }, i) => ({
+              title: `${other.view.name}, ${other.view.lot}`,
+              key: other.view.id,
+              render: (_value: unknown, row: (typeof rows)[number]) => <Side factor={row.by[i]} says={print.says} />,
+            })),
+          ]}
+        />
+      </div>
+    </div>
+  );
+}
+
+const VERDICT = { same: 'same', differs: 'differs', cannotTell: 'cannot tell' } as const;
+const Side = ({ factor, says }: { factor: Factor | undefined; says: (text: string) => string }) =>
+  factor ? (
+    <span className={factor.verdict === 'same' ? 'quiet' : undefined}>
+      {says(factor.b)} <em className="quiet">{VERDICT[factor.verdict]}</em>
+    </span>
+  ) : null;
+
+/** What the second dye over the first may give: only where the second’s own ground is known, and always as an estimate. */
+function OneOverOther({ first, second }: { first: Whole; second: Whole }) {
+  const [ground, dyed] = [first.swatch.colour, second.swatch.colour];
+  if (!ground || !dyed || second.lot.baseHex === null || dyedWith(second.swatch).length === 0 || !beside(ground, dyed).comparable) return null;
+  const light = overdye(linearOf(hexOfLab(ground.lab)), linearOf(hexOfLab(dyed.lab)), linearOf(second.lot.baseHex));
+  return (
+    <div className="line">
+      <Patch hex={hexOfLinear(light)} />
+      <span>
+        {second.view.name} over {first.view.name.toLowerCase()} may give {hexOfLinear(light)}.{' '}
+        <span className="quiet">An estimate from three bands of light (Kubelka–Munk), not a result.</span>
+      </span>
+    </div>
+  );
+}
+
+interface SeenProps {
+  readonly a: Whole;
+  readonly b: Whole;
+  readonly fair: Factor | null;
+  readonly says: string;
+  readonly trial: string | null;
+}
+
+/** What an eye sees between two, and what it may be put down to. */
+function Seen({ a, b, fair, says, trial }: SeenProps) {
+  const [one, other] = [a.swatch.colour, b.swatch.colour];
+  const two = one && other ? beside(one, other) : null;
+  return (
+    <div className="stack">
+      <p>
+        <strong>
+          {a.view.name} to {b.view.name}
+        </strong>
+        {': '}
+        {two ? (two.comparable ? besideText(two) : `${two.difference.words} · not to be compared`) : 'no colour was read of both'}
+        {two?.doubts.map((doubt) => (
+          <span key={doubt}> {doubt}</span>
+        ))}
+      </p>
+      <p className="quiet">
+        {[one, other]
+          .flatMap((colour) => (colour ? [`${hexOfLab(colour.lab)}: ${stateText(colour.state)}, ${lightText(colour.light)}, ${colourByText(colour.by)}`] : []))
+          .join(' · ')}
+      </p>
+      <p>
+        {says}
+        {fair && two?.comparable && two.doubts.length === 0 && two.difference.deltaE >= 1 ? ` The difference may be put down to ${fair.what}.` : ''}
+        {trial ? ` ${trial}` : ''}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,176 @@
+'use client';
+import { Button, Checkbox, Input, Segmented } from 'antd';
+import Link from 'next/link';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import type { SwatchView } from '@/contract/views';
+import { countText } from '@/core/measure/print';
+import { found, inOrder, nearest, WALL_ORDERS, type WallOrder } from '@/core/swatch/wall';
+import { useLoaded } from '../api/useLoaded';
+import { TypedInput } from '../form/TypedInput';
+import { typedValue } from '../form/typed';
+import { labReader } from '../look/labReader';
+import { usePrint } from '../shell/facts';
+import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
+import { Page } from '../shell/Page';
+import { FailedPage, LoadingPage } from '../shell/PageState';
+import { Rows } from '../shell/Rows';
+import { SaveAs } from '../shell/SaveAs';
+import { SwatchTile, TILE_PX } from './SwatchTile';
+
+const CompareSwatches = later(() => import('./CompareSwatches').then((module) => module.CompareSwatches));
+const ORDER: Record<WallOrder, string> = { date: 'by date', hue: 'by hue', lightness: 'by lightness', dyestuff: 'by dyestuff' };
+/** More than this are no longer seen side by side. */
+const MOST_CHOSEN = 8;
+const GAP_PX = 12;
+
+interface Row {
+  readonly key: string;
+  readonly tiles: readonly { readonly swatch: SwatchView; readonly deltaE: number | null }[];
+}
+
+/** The wall: every result, on mid-grey. */
+export function SwatchesPage() {
+  const loaded = useLoaded<SwatchView[]>('/swatches');
+  const print = usePrint();
+  const [order, setOrder] = useState<WallOrder>('date');
+  const [typed, setTyped] = useState('');
+  const [near, setNear] = useState('');
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [comparing, setComparing] = useState(false);
+  const words = useDeferredValue(typed);
+  const target = typedValue(labReader(), useDeferredValue(near));
+  const room = useRef<HTMLDivElement>(null);
+  const columns = useColumns(room);
+  const all = loaded.state === 'ready' ? loaded.value : null;
+  const rows = useMemo((): Row[] => {
+    const some = found(all ?? [], words);
+    const tiles = target ? nearest(some, target) : inOrder(some, order).map((swatch) => ({ swatch, deltaE: null }));
+    return Array.from({ length: Math.ceil(tiles.length / columns) }, (_, i) => {
+      const own = tiles.slice(i * columns, (i + 1) * columns);
+      return { key: own.map(({ swatch }) => swatch.id).join(' '), tiles: own };
+    });
+  }, [all, words, order, target, columns]);
+  if (loaded.state === 'loading') return <LoadingPage title="Swatches" />;
+  if (loaded.state === 'failed') return <FailedPage title="Swatches" why={loaded.why} retry={loaded.retry} />;
+  const toggle = (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had));
+  const count = rows.reduce((sum, row) => sum + row.tiles.length, 0);
+  return (
+    <Page
+      title="Swatches"
+      under={<span>{countText(loaded.value.length, 'result')}</span>}
+      // Up here, so that nothing below moves while one chooses.
+      acts={
+        loaded.value.length < 2 ? null : (
+          <>
+            <SaveAs
+              files={[
+                { label: 'All results, as a table', path: '/swatches.csv', kind: 'table' },
+                { label: 'Their colours, as a palette (GPL)', path: '/swatches.gpl', kind: 'palette' },
+                { label: 'Their colours, as CSS', path: '/swatches.css', kind: 'palette' },
+              ]}
+            />
+            <Button disabled={chosen.length === 0} onClick={() => setChosen([])}>
+              Put back
+            </Button>
+            <Button type="primary" disabled={chosen.length < 2} onClick={() => setComparing(true)}>
+              Side by side{chosen.length > 0 ? `: ${chosen.length}` : ''}
+            </Button>
+          </>
+        )
+      }
+    >
+      {loaded.value.length === 0 ? (
+        <Empty />
+      ) : (
+        <>
+          <div className="line" style={{ alignItems: 'flex-start' }}>
+            <Segmented
+              aria-label="In which order"
+              value={order}
+              options={WALL_ORDERS.map((value) => ({ value, label: ORDER[value] }))}
+              disabled={target !== null}
+              onChange={setOrder}
+            />
+            <Input.Search
+              aria-label="Find a result"
+              placeholder="weld alum superwash …"
+              allowClear
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              style={{ width: 240 }}
+            />
+            <span style={{ width: 240 }}>
+              <TypedInput aria-label="Nearest to a colour" read={labReader()} value={near} onChange={setNear} placeholder="nearest to #c9a23a" />
+            </span>
+          </div>
+          <div ref={room}>
+            {count === 0 ? (
+              <p className="quiet">
+                {target ? 'No result has a colour yet.' : 'Nothing is found.'} <Button onClick={() => [setTyped(''), setNear('')]}>Show all</Button>
+              </p>
+            ) : (
+              <Rows
+                label={countText(count, 'result')}
+                items={rows}
+                keyOf={(row) => row.key}
+                render={(row) => (
+                  <div style={{ display: 'grid', gridTemplateColumns: `repeat(${columns}, 1fr)`, gap: GAP_PX, padding: GAP_PX }}>
+                    {row.tiles.map(({ swatch, deltaE }) => (
+                      <SwatchTile key={swatch.id} swatch={swatch} deltaE={deltaE}>
+                        <Checkbox
+                          aria-label={`Compare ${swatch.name} on ${swatch.lot}`}
+                          checked={chosen.includes(swatch.id)}
+                          disabled={!chosen.includes(swatch.id) && chosen.length >= MOST_CHOSEN}
+                          onChange={() => toggle(swatch.id)}
+                        />
+                        <span style={{ display: 'grid', minWidth: 0 }}>
+                          <Link
+                            href={`/fibre/${swatch.lotId}`}
+                            className="row-name"
+                            style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
+                          >
+                            {swatch.name}
+                          </Link>
+                          <span className="quiet small" style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+                            {swatch.lot} · {swatch.detail || print.day(swatch.atMs)}
+                          </span>
+                        </span>
+                      </SwatchTile>
+                    ))}
+                  </div>
+                )}
+              />
+            )}
+          </div>
+        </>
+      )}
+      {comparing ? (
+        <CompareSwatches chosen={chosen.flatMap((id) => loaded.value.find((swatch) => swatch.id === id) ?? [])} onClose={() => setComparing(false)} />
+      ) : null}
+    </Page>
+  );
+}
+
+const Empty = () => (
+  <div className="stack">
+    <p>Every result hangs here, on a grey that sways no eye: each lot after each treatment at which somebody looked.</p>
+    <p className="quiet">Take a picture at the stove or on a lot’s page, or say in a few taps how it came out.</p>
+    <LinkButton href="/fibre">Choose a lot</LinkButton>
+  </div>
+);
+
+/** As many tiles as there is room for beside each other. */
+function useColumns(room: React.RefObject<HTMLDivElement | null>): number {
+  const [columns, setColumns] = useState(5);
+  useEffect(() => {
+    const box = room.current;
+    if (!box) return;
+    const measure = () => setColumns(Math.max(2, Math.floor((box.clientWidth - GAP_PX) / (TILE_PX + GAP_PX))));
+    measure();
+    const watch = new ResizeObserver(measure);
+    watch.observe(box);
+    return () => watch.disconnect();
+  });
+  return columns;
+}
