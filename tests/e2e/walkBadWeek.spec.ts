@@ -56,6 +56,7 @@ test('a bad week: nothing acknowledged is missing or doubled, what happened is s
   const isKept = () => expect(page.getByText(/is kept|are kept/).first()).toBeVisible();
   const isSent = () => expect(page.getByText(/No answer from Hyndle|kept on this device/)).toHaveCount(0, { timeout: 30_000 });
   await note('one, all is well');
+  await expect.poll(() => notesOf(page)).toEqual(['one, all is well']);
 
   // Killed, and the hands go on.
   await end('SIGKILL');

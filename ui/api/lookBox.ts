@@ -58,7 +58,9 @@ export async function flushLooks(): Promise<void> {
     for (let next = (await waiting())[0]; next; next = (await waiting())[0]) {
       const slow = setTimeout(() => tell({ isHeld: true }), SLOW_MS);
       const done = await send(next).finally(() => clearTimeout(slow));
-      tell({ waiting: await waiting(), isHeld: !done });
+      const left = await waiting();
+      // What waits behind one that could not be sent is held too, until the last of it is sent.
+      tell({ waiting: left, isHeld: !done || (box.isHeld && left.length > 0) });
       if (!done) return retryLater();
     }
   } finally {

@@ -141,6 +141,23 @@ describe('without an answer', () => {
     await settled();
     expect(whatIsHeld()).toBeNull();
   });
+  test('what waits behind a held act is said to be held until it is sent too', async () => {
+    const { whatIsHeld } = await import('./outbox');
+    answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    act('r1', stirred);
+    act('r1', stirred);
+    await vi.waitFor(() => expect(whatIsHeld()).toEqual({ why: null }));
+    const answers: (() => void)[] = [];
+    answer = (body) => new Promise((resolve) => answers.push(() => void accepted(body).then(resolve)));
+    await vi.advanceTimersByTimeAsync(3100);
+    answers[0]?.();
+    await vi.waitFor(() => expect(waitingActs()).toHaveLength(1));
+    expect(whatIsHeld()).toEqual({ why: null });
+    await vi.waitFor(() => expect(answers).toHaveLength(2));
+    answers[1]?.();
+    await settled();
+    expect(whatIsHeld()).toBeNull();
+  });
   test('later acts wait behind it', async () => {
     answer = () => Promise.reject(new TypeError('Failed to fetch'));
     act('r1', stirred);

@@ -78,7 +78,6 @@ export async function flush(): Promise<void> {
       try {
         const stored = await post<RunEvent>(`/runs/${runId}/events`, input);
         remove(event.id);
-        held = null;
         tell({ kind: 'stored', runId, event: stored });
       } catch (error) {
         if (!(error instanceof Refused) || isForNow(error.problem.status)) {
@@ -88,7 +87,6 @@ export async function flush(): Promise<void> {
           return;
         }
         remove(event.id);
-        held = null;
         tell({ kind: 'refused', waiting: next, why: error.message });
       } finally {
         clearTimeout(slow);
@@ -121,7 +119,12 @@ export function whenSent(runId: string, mostMs = 8000): Promise<void> {
   });
 }
 
-const remove = (eventId: string): void => save(waitingActs().filter((waiting) => waiting.event.id !== eventId));
+/** What waits behind an act that could not be sent is held too, until the last of it is sent. */
+function remove(eventId: string): void {
+  const left = waitingActs().filter((waiting) => waiting.event.id !== eventId);
+  save(left);
+  if (left.length === 0) held = null;
+}
 
 function retryLater(): void {
   if (timer) return;

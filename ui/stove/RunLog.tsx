@@ -15,7 +15,7 @@ import { useNames } from './useNames';
 
 const Amend = later(() => import('./Amend').then((module) => module.Amend));
 const WEEK_MS = 6 * 86_400_000;
-const LookLine = later(() => import('../look/LookLine').then((module) => module.LookLine));
+const LookLine = later(() => import('../look/LookLine').then((module) => module.LookLine), <span className="log-text" style={{ minHeight: 72 }} />);
 /** What the log fetches when it is wanted. */
 export const LOG_PARTS = [Amend, LookLine] as const;
 

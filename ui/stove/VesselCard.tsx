@@ -10,7 +10,7 @@ import type { StoveAct, StoveCard } from './stoveView';
 
 // The figure stands above it in words; the bar follows a moment later, in a place kept for it.
 const Bar = later(() => import('./Bar').then((module) => module.Bar));
-const SimPot = later(() => import('./SimPot').then((module) => module.SimPot));
+const SimPot = later(() => import('./SimPot').then((module) => module.SimPot), <div style={{ minHeight: 48 }} />);
 
 /** The vessel’s number, as on the key that chooses it. */
 const KEY_CAP = {

@@ -23,6 +23,8 @@ const ORDER: Record<WallOrder, string> = { date: 'by date', hue: 'by hue', light
 /** More than this are no longer seen side by side. */
 const MOST_CHOSEN = 8;
 const GAP_PX = 12;
+/** Until the page knows its width, the browser itself fills the lines with as many tiles, in one row of the list. */
+const TILES_UNMEASURED = 48;
 
 interface Row {
   readonly key: string;
@@ -46,8 +48,9 @@ export function SwatchesPage() {
   const rows = useMemo((): Row[] => {
     const some = found(all ?? [], words);
     const tiles = target ? nearest(some, target) : inOrder(some, order).map((swatch) => ({ swatch, deltaE: null }));
-    return Array.from({ length: Math.ceil(tiles.length / columns) }, (_, i) => {
-      const own = tiles.slice(i * columns, (i + 1) * columns);
+    const each = columns ?? TILES_UNMEASURED;
+    return Array.from({ length: Math.ceil(tiles.length / each) }, (_, i) => {
+      const own = tiles.slice(i * each, (i + 1) * each);
       return { key: own.map(({ swatch }) => swatch.id).join(' '), tiles: own };
     });
   }, [all, words, order, target, columns]);
@@ -115,7 +118,14 @@ export function SwatchesPage() {
                 items={rows}
                 keyOf={(row) => row.key}
                 render={(row) => (
-                  <div style={{ display: 'grid', gridTemplateColumns: `repeat(${columns}, 1fr)`, gap: GAP_PX, padding: GAP_PX }}>
+                  <div
+                    style={{
+                      display: 'grid',
+                      gridTemplateColumns: `repeat(${columns ?? 'auto-fill'}, minmax(${columns ? 0 : `min(${TILE_PX}px, 50% - ${1.5 * GAP_PX}px)`}, 1fr))`,
+                      gap: GAP_PX,
+                      padding: `${GAP_PX / 2}px ${GAP_PX}px`,
+                    }}
+                  >
                     {row.tiles.map(({ swatch, deltaE }) => (
                       <SwatchTile key={swatch.id} swatch={swatch} deltaE={deltaE}>
                         <Checkbox
@@ -160,9 +170,9 @@ const Empty = () => (
   </div>
 );
 
-/** As many tiles as there is room for beside each other. */
-function useColumns(room: React.RefObject<HTMLDivElement | null>): number {
-  const [columns, setColumns] = useState(5);
+/** As many tiles as there is room for beside each other; null until it is measured. */
+function useColumns(room: React.RefObject<HTMLDivElement | null>): number | null {
+  const [columns, setColumns] = useState<number | null>(null);
   useEffect(() => {
     const box = room.current;
     if (!box) return;
