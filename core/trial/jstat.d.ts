@@ -1,0 +1,3 @@
+declare module 'jstat' {
+  export const jStat: { readonly studentt: { inv(p: number, degreesOfFreedom: number): number } };
+}
