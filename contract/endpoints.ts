@@ -6,6 +6,7 @@ import * as out from './responses';
 import * as input from './schemas';
 import * as shelf from './shelf';
 import { id, revision } from './text';
+import * as trials from './trials';
 
 export interface Endpoint {
   readonly method: 'GET' | 'POST' | 'PUT';
@@ -131,6 +132,22 @@ export const endpoints = {
     summary: 'Every result: each lot after each treatment at which somebody looked; runId gives what came out of that run',
     query: looks.swatchFilter,
     response: z.array(looks.swatch),
+  },
+  listTrials: { method: 'GET', path: '/trials', summary: 'Trials, the newest first', response: trials.trialLines },
+  getTrial: { method: 'GET', path: '/trials/{trialId}', summary: 'A trial, the colours of its pieces so far, and what they tell', response: trials.trialView },
+  addTrial: {
+    method: 'POST',
+    path: '/trials',
+    summary: 'Make a trial: its pieces are cut from the lots and get codes in an order that nobody chose',
+    body: trials.trialInput,
+    response: trials.trial,
+  },
+  withdrawTrial: {
+    method: 'POST',
+    path: '/trials/{trialId}/withdraw',
+    summary: 'It is given up; its pieces stay what they are',
+    body: trials.trialWithdraw,
+    response: trials.trial,
   },
   listVessels: { method: 'GET', path: '/vessels', summary: 'Vessels in the kitchen’s order', response: z.array(out.vessel) },
   createVessel: { method: 'POST', path: '/vessels', summary: 'A new vessel', body: input.newVessel, response: out.vessel },

@@ -11,6 +11,8 @@ import type { Comparison } from '@/core/run/deviations';
 import type { RunEvent } from '@/core/run/events';
 import type { Picture } from '@/core/swatch/look';
 import type { SeenColour } from '@/core/swatch/swatch';
+import type { PieceSeen, Tells } from '@/core/trial/tells';
+import type { Trial } from '@/core/trial/trial';
 
 /** Shapes of the answers in the core's own types; `responses.ts` says the same in Zod for everybody else. */
 
@@ -112,7 +114,28 @@ export interface SwatchView {
   readonly words: string;
 }
 
+/** A trial with what is seen of it so far. */
+export interface TrialView {
+  readonly trial: Trial;
+  readonly pieces: readonly (PieceSeen & { readonly hex: string | null })[];
+  /** Sessions that its pieces are planned in. */
+  readonly sessions: readonly { readonly id: string; readonly name: string }[];
+  readonly tells: Tells;
+}
+
+/** A trial as a line of a list. */
+export interface TrialLine {
+  readonly id: string;
+  readonly name: string;
+  readonly createdAtMs: number;
+  readonly pieces: number;
+  /** Of its pieces, without the controls: how many were looked at. */
+  readonly seen: number;
+  readonly withdrawn: boolean;
+}
+
 export type Changed =
+  | 'trial'
   | 'look'
   | 'health'
   | 'everything'

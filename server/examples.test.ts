@@ -154,6 +154,24 @@ test('a day at the door, every endpoint once', async () => {
   await show('listSwatches', '/swatches');
   await show('moveLook', '/looks/first-look/move', { lotIds: ['grey-skein'], reason: 'the tags were swapped', revision: 1 });
   await show('withdrawLook', '/looks/first-look/withdraw', { reason: 'read in the shade', revision: 2 });
+  const level = (name: string) => ({ name, how: { kind: 'hand' } });
+  await t.ask('createLot', '/lots', lotBody('linen', 'Linen', 40));
+  await show('addTrial', '/trials', {
+    id: 'dips',
+    name: 'Two dips',
+    question: 'Is the strong dip worth its iron?',
+    factors: [{ id: 'dip', name: 'Dip', levels: [level('weak'), level('strong')] }],
+    design: 'full',
+    repeats: 2,
+    controls: 1,
+    pieceG: 4,
+    wayId: null,
+    dyestuffId: null,
+    lotId: 'linen',
+  });
+  await show('listTrials', '/trials');
+  await show('getTrial', '/trials/dips');
+  await show('withdrawTrial', '/trials/dips/withdraw', { reason: 'the cloth was needed', revision: 1 });
   await show('putSimPot', '/sim-pots/steel12', { on: true, burner: 4, lid: true, litres: 6, factor: 60 });
   await show('listSimPots', '/sim-pots');
 

@@ -27,6 +27,7 @@ import {
   retireStock,
   retireSubstance,
 } from './shelf';
+import { addTrial, trialLines, trialView, withdrawTrial } from './trials';
 import { shopping, tickWeighed, weighList } from './weighing';
 
 export interface Call<K extends EndpointId> {
@@ -77,6 +78,10 @@ export const handlers: Handlers = {
   moveLook: ({ app, param, body }) => moveLook(app, param('lookId'), body),
   withdrawLook: ({ app, param, body }) => withdrawLook(app, param('lookId'), body),
   listSwatches: ({ app, query }) => listSwatches(app, query.runId),
+  listTrials: ({ app }) => trialLines(app),
+  getTrial: ({ app, param }) => trialView(app, param('trialId')),
+  addTrial: ({ app, body }) => addTrial(app, body),
+  withdrawTrial: ({ app, param, body }) => withdrawTrial(app, param('trialId'), body),
   listVessels: ({ app }) => listVessels(app.store.db),
   createVessel: ({ app, body: { id, ...input } }) => putVessel(app, id, input, null),
   putVessel: ({ app, param, body: { revision, ...input } }) => putVessel(app, param('vesselId'), input, revision),

@@ -6,6 +6,7 @@ import { type Lot, printComposition } from '@/core/fibre/lot';
 import { isEmpty, isWithdrawn, type Look, type LookChange, verdictText } from '@/core/swatch/look';
 import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
 import { isBlobHash } from '@/store/blobs';
+import type { Db } from '@/store/db';
 import { listLooks, loadLook, looksOfLots, looksOfRun } from '@/store/looks';
 import { loadLot, loadLots } from '@/store/lots';
 import { loadRun } from '@/store/runs';
@@ -114,16 +115,19 @@ export async function listSwatches(app: App, runId?: string): Promise<SwatchView
 
 /** The same with their lots: a fixed number of queries for any number of them. */
 export async function allSwatches({ store }: App, runId?: string): Promise<{ lot: Lot; swatch: Swatch }[]> {
-  const byLot = looksByLot(await listLooks(store.db));
-  const lots = await loadLots(store.db, [...byLot.keys()]);
-  const passports = await passportsOf(store.db, lots);
-  return lots
-    .flatMap((lot) => {
-      const passport = passports.get(lot.id);
-      return passport ? swatchesOf(lot.id, passport, byLot.get(lot.id) ?? []).map((swatch) => ({ lot, swatch })) : [];
-    })
-    .filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`))
-    .sort((a, b) => b.swatch.atMs - a.swatch.atMs);
+  const found = await swatchesIn(store.db, await listLooks(store.db));
+  return found.filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`)).sort((a, b) => b.swatch.atMs - a.swatch.atMs);
+}
+
+/** Every result that these looks make: by lot, oldest first. */
+export async function swatchesIn(db: Db, looks: readonly Look[]): Promise<{ lot: Lot; swatch: Swatch }[]> {
+  const byLot = looksByLot(looks);
+  const lots = await loadLots(db, [...byLot.keys()]);
+  const passports = await passportsOf(db, lots);
+  return lots.flatMap((lot) => {
+    const passport = passports.get(lot.id);
+    return passport ? swatchesOf(lot.id, passport, byLot.get(lot.id) ?? []).map((swatch) => ({ lot, swatch })) : [];
+  });
 }
 
 function viewOf(swatch: Swatch, lot: string, fibre: string): SwatchView {

@@ -6,7 +6,7 @@ import type { Lot } from '@/core/fibre/lot';
 import { type Answers, continuePassport, foldPassport, joinPassports, type Passport, type Treatment } from '@/core/fibre/passport';
 import { checkSplit, joinLots as joined, splitRefusalText } from '@/core/fibre/split';
 import { weightWorking } from '@/core/fibre/weight';
-import { knownValue } from '@/core/figure';
+import { type Figure, knownValue } from '@/core/figure';
 import { printMass } from '@/core/measure/print';
 import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
@@ -92,6 +92,36 @@ export function editLot({ store, live }: App, id: string, input: LotInput & { re
 }
 
 /** Several skeins from one cone: the whole is no more, the parts carry its past. */
+interface PartInput {
+  readonly id: string;
+  readonly name: string;
+  readonly form?: Lot['form'] | undefined;
+  readonly dryWeightG: Figure;
+  readonly pieces: number;
+  readonly note: string;
+}
+
+/** A lot that ends by being split, and what it becomes. @param weights as the split worked them out */
+export function splitRows(had: Lot, parts: readonly PartInput[], weights: readonly Figure[], atMs: number): { whole: Lot; parts: Lot[] } {
+  return {
+    whole: { ...had, revision: had.revision + 1, ended: { how: 'split', into: parts.map((part) => part.id), atMs } },
+    parts: parts.map((part, i) => ({
+      ...had,
+      id: part.id,
+      name: part.name,
+      form: part.form ?? had.form,
+      note: part.note,
+      pieces: part.pieces,
+      dryWeightG: weights[i] ?? part.dryWeightG,
+      weightFrom: null,
+      createdAtMs: atMs,
+      revision: 1,
+      from: [had.id],
+      ended: null,
+    })),
+  };
+}
+
 export function splitLot(app: App, id: string, input: z.infer<typeof splitInput>): Promise<Lot[]> {
   const { store, nowMs, live } = app;
   return store.exclusive(async () => {
@@ -108,24 +138,7 @@ export function splitLot(app: App, id: string, input: z.infer<typeof splitInput>
     await refuseInUse(store.db, [had]);
     const split = checkSplit(had, input.parts);
     if (!split.ok) throw invalid(splitRefusalText(split.error), [{ at: 'parts', message: splitRefusalText(split.error) }]);
-    const atMs = nowMs();
-    const parts = input.parts.map(
-      (part, i): Lot => ({
-        ...had,
-        id: part.id,
-        name: part.name,
-        form: part.form ?? had.form,
-        note: part.note,
-        pieces: part.pieces,
-        dryWeightG: split.value[i] ?? part.dryWeightG,
-        weightFrom: null,
-        createdAtMs: atMs,
-        revision: 1,
-        from: [id],
-        ended: null,
-      }),
-    );
-    const whole: Lot = { ...had, revision: had.revision + 1, ended: { how: 'split', into: parts.map((part) => part.id), atMs } };
+    const { whole, parts } = splitRows(had, input.parts, split.value, nowMs());
     await commitNew(
       app,
       [whole, ...parts].map((row) => ({ table: 'lot', row })),
@@ -195,7 +208,8 @@ export function retireLot({ store, nowMs, live }: App, id: string, input: { revi
 }
 
 /** A lot that hangs in a pot stays one lot until its run is finished. */
-async function refuseInUse(db: Db, lots: readonly Lot[]): Promise<void> {
+/** What is in a run that goes on is neither cut nor joined nor put away. */
+export async function refuseInUse(db: Db, lots: readonly Lot[]): Promise<void> {
   const ids = lots.map((lot) => lot.id);
   const { runs, plans } = await runsWithLots(db, ids);
   const events = await eventsOfRuns(

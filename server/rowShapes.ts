@@ -4,6 +4,7 @@ import { issuesOf } from '@/contract/plainIssue';
 import * as out from '@/contract/responses';
 import { eventInput } from '@/contract/schemas';
 import { id, instantMs, nameText } from '@/contract/text';
+import * as trials from '@/contract/trials';
 import { type RowKind, type RowWrite, wordsOf } from '@/store/tables';
 
 const revised = z.object({ id, revision: z.int().min(1), retired: z.boolean() });
@@ -37,6 +38,7 @@ const ROWS: Readonly<Record<RowKind, z.ZodType>> = {
   method: out.method,
   method_shelf: revised,
   look: looks.look,
+  trial: trials.trial,
   weigh_tick: out.weighTick.extend({ sessionId: id }),
   sent: z.object({ id, path: z.string(), sum: z.number() }),
 };

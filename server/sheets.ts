@@ -2,6 +2,7 @@ import { foldRun } from '@/core/run/fold';
 import { type Decimal, type Sheet, sheetText } from '@/core/sheets/sheet';
 import { logSheet, lotsSheet, readingsSheet, shelfSheet, weighOutSheet } from '@/core/sheets/sheets';
 import { swatchesSheet } from '@/core/sheets/swatchesSheet';
+import { trialSheet } from '@/core/sheets/trialSheet';
 import { shelfOf } from '@/core/shelf/library';
 import { listLots } from '@/store/lots';
 import { DAY_MS } from '@/store/readings/codec';
@@ -13,12 +14,14 @@ import { allSwatches } from './looks';
 import { invalid, notFound, Problem } from './problem';
 import { probedVessels, runView } from './runs';
 import { levels, wholeShelf } from './shelf';
+import { trialView } from './trials';
 import { weighList } from './weighing';
 
 /** Everything that a spreadsheet may want, by its address below /api/v1. */
 const SHEETS: readonly { readonly path: RegExp; readonly make: (app: App, id: string, search: URLSearchParams, zone: string) => Promise<Sheet> }[] = [
   { path: /^\/lots\.csv$/, make: async (app, _id, _search, zone) => lotsSheet(await listLots(app.store.db, true), zone) },
   { path: /^\/swatches\.csv$/, make: async (app, _id, _search, zone) => swatchesSheet(await allSwatches(app), zone) },
+  { path: /^\/trials\/([^/]+)\.csv$/, make: async (app, id) => trialSheet(await trialView(app, id)) },
   { path: /^\/shelf\.csv$/, make: async (app, _id, _search, zone) => shelfSheet(await levels(app), (await wholeShelf(app)).nameOf, zone) },
   {
     path: /^\/sessions\/([^/]+)\/weigh-out\.csv$/,

@@ -60,3 +60,15 @@ export async function listVersions(db: Db, sessionId: string): Promise<{ version
   );
   return rows.map((row) => ({ version: row.version, reason: row.reason, createdAtMs: Number(row.created_at_ms) }));
 }
+
+/** Sessions that any of these lots is or was planned in, by their newest names. */
+export async function sessionsWithLots(db: Db, lotIds: readonly string[]): Promise<{ id: string; name: string }[]> {
+  const { rows } = await db.query<{ id: string; name: string }>(
+    `select distinct on (session_id) session_id as id, body ->> 'name' as name
+     from plan
+     where lot_ids && $1
+     order by session_id, version desc`,
+    [lotIds],
+  );
+  return rows;
+}

@@ -9,6 +9,7 @@ import { runEventTable, runTable } from './runs';
 import { sentTable } from './sent';
 import { planTable, sessionTable } from './sessions';
 import { liquors, ownSubstances, stock } from './shelf';
+import { trialTable } from './trials';
 import { shapeOf } from './upcasts';
 import { simPotTable, vesselTable } from './vessels';
 import { weighTickTable } from './weighing';
@@ -30,6 +31,7 @@ const TABLES = {
   method_shelf: methodShelf.table,
   weigh_tick: weighTickTable,
   look: lookTable,
+  trial: trialTable,
   sent: sentTable,
 };
 export type RowKind = keyof typeof TABLES;
@@ -68,6 +70,7 @@ const KIND_WORD: Record<RowKind, string> = {
   method_shelf: 'the method',
   weigh_tick: 'a tick of a weigh-out',
   look: 'a look at',
+  trial: 'the trial',
   sent: 'what was asked for under the id',
 };
 

@@ -124,7 +124,7 @@ const LACK_F = 4;
 const LEAST_LACK = 1;
 
 function lacksFit(seen: readonly Seen[], rows: readonly number[][], betas: Record<'l' | 'a' | 'b', number[]>, pure: PureError): boolean {
-  const rank = new SVD(new Matrix(rows)).rank;
+  const rank = new SVD(new Matrix(rows), { autoTranspose: true }).rank;
   const freedom = pure.cells - rank;
   if (pure.freedom < 1 || freedom < 1) return false;
   return AXES.some((axis) => {

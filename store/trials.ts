@@ -1,0 +1,15 @@
+import type { Trial } from '@/core/trial/trial';
+import type { Db } from './db';
+import { rowTable } from './rowTable';
+
+export const trialTable = rowTable<Trial>({ name: 'trial', key: { id: (row) => row.id } });
+
+/** The newest first. */
+export async function listTrials(db: Db): Promise<Trial[]> {
+  const { rows } = await db.query<{ body: Trial }>("select body from trial order by (body ->> 'createdAtMs')::bigint desc, id");
+  return rows.map((row) => row.body);
+}
+
+export async function loadTrial(db: Db, id: string): Promise<Trial | null> {
+  return (await db.query<{ body: Trial }>('select body from trial where id = $1', [id])).rows[0]?.body ?? null;
+}
