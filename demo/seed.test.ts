@@ -49,9 +49,9 @@ describe('the demo data, made by the real code', () => {
     expect(rows.length).toBeGreaterThan(100);
     expect(badRow(rows)).toBeNull();
   });
-  test('six lots, a cone split in three and a ribbon; one of unknown history', async () => {
+  test('six lots, a cone split in three, a ribbon, three silks, and cloth cut for a trial; one of unknown history', async () => {
     const lots = await lotsWithPassports(app, false);
-    expect(lots).toHaveLength(10);
+    expect(lots).toHaveLength(10 + 3 + 8);
     expect(lots.filter((lot) => lot.from.includes('cone')).map((lot) => lot.passport.state.scour)).toEqual(['known', 'known', 'known']);
     const bag = lots.find((lot) => lot.id === 'bag');
     expect(bag?.passport.state).toMatchObject({ mordant: 'believed', dye: 'unknown' });

@@ -19,6 +19,7 @@ import { addLiquor, addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
 import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
 import { shedResults } from './results';
+import { shedTrials } from './trials';
 
 /** The room of the simulated pots. */
 const ROOM_C = 20;
@@ -45,6 +46,7 @@ export async function seedDemo(app: App): Promise<void> {
   await jarSession(at(nowMs - 2 * HOUR), nowMs, zone);
   await keptLiquor(at(nowMs - 3 * DAY), nowMs);
   await shedResults(at, nowMs);
+  await shedTrials(at, nowMs);
 }
 
 async function handMadeHistory(app: App, nowMs: number): Promise<void> {

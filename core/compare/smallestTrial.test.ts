@@ -21,3 +21,14 @@ test('too much is no trial', () =>
     pieces: 0,
     says: expect.stringContaining('more alike'),
   }));
+test('what is to be changed is named with both its levels, so that the trial can be made of it', () => {
+  const trial = smallestTrial([
+    { what: 'mordant', a: 'alum 10 %', b: 'alum 15 %', verdict: 'differs' },
+    { what: 'minutes', a: '45 min', b: '60 min', verdict: 'differs' },
+    factor('order', 'differs'),
+  ]);
+  expect(trial?.changes).toEqual([
+    { what: 'mordant', levels: ['alum 10 %', 'alum 15 %'] },
+    { what: 'minutes', levels: ['45 min', '60 min'] },
+  ]);
+});

@@ -127,6 +127,16 @@ describe('passports over a split or a join', () => {
   ] as const)('%s', (_what, parts, state) => expect(joinPassports(parts).state.mordant).toBe(state));
   test('what was done to a part says nothing of the whole', () =>
     expect(foldPassport([treat('t', 'dye', 'known', { part: 'tips' })]).state.dye).toBe('unknown'));
+  test('of no time or of one, what was done stands in working order: what was dyed was mordanted before', () => {
+    const undated = foldPassport([treat('a', 'dye', 'known'), treat('z', 'scour', 'known'), treat('m', 'mordant', 'known')]);
+    expect(undated.treatments.map(({ kind }) => kind)).toEqual(['scour', 'mordant', 'dye']);
+    const oneHour = foldPassport([
+      treat('a', 'dye', 'known', { atMs: 5 }),
+      treat('m', 'mordant', 'known', { atMs: 5 }),
+      treat('i', 'iron', 'known', { atMs: 4 }),
+    ]);
+    expect(oneHour.treatments.map(({ kind }) => kind)).toEqual(['iron', 'mordant', 'dye']);
+  });
   test('what is done after the split is laid over what was brought along', () => {
     const later = continuePassport(believed, [treat('m', 'mordant', 'known', { atMs: 9 }), treat('d', 'dye', 'known', { atMs: 10 })]);
     expect(later.state).toMatchObject({ mordant: 'known', dye: 'known', scour: 'unknown' });

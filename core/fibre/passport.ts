@@ -58,13 +58,18 @@ export interface Passport {
   readonly state: Answers;
 }
 
+const UNDATED = Number.MIN_SAFE_INTEGER;
+
 /**
- * Folds run treatments and hand-made entries into one history, oldest first, undated entries before dated ones.
+ * Folds run treatments and hand-made entries into one history, oldest first, undated entries before dated ones; of one
+ * time, or of none, in working order: what was dyed was mordanted before.
  * The newest statement on a question wins, except that what a run saw done is never overruled by a belief, and that
  * what was done to a part says nothing of the whole.
  */
 export function foldPassport(treatments: readonly Treatment[]): Passport {
-  const ordered = [...treatments].sort((a, b) => (a.atMs ?? -Infinity) - (b.atMs ?? -Infinity) || (a.id < b.id ? -1 : 1));
+  const ordered = [...treatments].sort(
+    (a, b) => (a.atMs ?? UNDATED) - (b.atMs ?? UNDATED) || TREATMENTS.indexOf(a.kind) - TREATMENTS.indexOf(b.kind) || (a.id < b.id ? -1 : 1),
+  );
   const state: Record<Question, Certainty> = { scour: 'unknown', tannin: 'unknown', mordant: 'unknown', dye: 'unknown' };
   for (const treatment of ordered) {
     const question = QUESTIONS.find((kind) => kind === treatment.kind || (kind === 'mordant' && treatment.kind === 'iron'));

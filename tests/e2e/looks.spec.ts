@@ -19,6 +19,8 @@ const PAGES = [
   '/methods',
   '/methods/extract-blossom',
   '/swatches',
+  '/swatches/trials',
+  '/swatches/trials/weld-afters',
   '/bench?tool=harvest',
   '/bench?tool=ladder',
   '/programs',

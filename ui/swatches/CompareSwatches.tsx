@@ -1,19 +1,24 @@
 'use client';
 import { useQueries } from '@tanstack/react-query';
-import { Modal, Table } from 'antd';
-import { useMemo } from 'react';
+import { Button, Modal, Table } from 'antd';
+import { useMemo, useState } from 'react';
 import type { LotView, SwatchView } from '@/contract/views';
 import { overdye } from '@/core/colour/kubelkaMunk';
 import { hexOfLab, hexOfLinear, linearOf } from '@/core/colour/lab';
 import { compareLots, type Factor } from '@/core/compare/passports';
-import { smallestTrial } from '@/core/compare/smallestTrial';
+import { type SmallestTrial, smallestTrial } from '@/core/compare/smallestTrial';
 import { beside, besideText } from '@/core/swatch/beside';
 import { colourByText, type Look, lightText, stateText } from '@/core/swatch/look';
 import { dyedWith, type Swatch, swatchesOf } from '@/core/swatch/swatch';
 import { errorText, get } from '../api/http';
+import { newId } from '../api/newId';
 import { Patch } from '../look/Patch';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
+import type { TrialValues } from '../trials/trialDraft';
+
+const TrialMaker = later(() => import('../trials/TrialMaker').then((module) => module.TrialMaker));
 
 interface Props {
   /** Two to eight, in the order they were chosen. */
@@ -52,11 +57,14 @@ export function CompareSwatches({ chosen, onClose }: Props) {
       }),
     [chosen, ...known],
   );
+  const [making, setMaking] = useState<Partial<TrialValues> | null>(null);
+  // One window at a time: what is thought out now takes the place of what it came from.
+  if (making) return <TrialMaker start={making} onClose={() => setMaking(null)} />;
   return (
     <Modal open title="Side by side" width={1100} style={{ top: 24 }} footer={null} onCancel={onClose}>
       <div
         className="line line-tight"
-        style={{ gap: 0, padding: 20, background: 'var(--swatch-ground)' }}
+        style={{ gap: 0, padding: 20, marginBottom: 14, background: 'var(--swatch-ground)' }}
         role="img"
         aria-label={chosen.map((one) => `${one.name} on ${one.lot}`).join(', beside ')}
       >
@@ -78,12 +86,12 @@ export function CompareSwatches({ chosen, onClose }: Props) {
         ))}
       </div>
       {fault ? <Notice kind="fault">{errorText(fault)}</Notice> : null}
-      {whole.length === chosen.length ? <Differences whole={whole} /> : <p className="quiet">comparing …</p>}
+      {whole.length === chosen.length ? <Differences whole={whole} onTrial={setMaking} /> : <p className="quiet">comparing …</p>}
     </Modal>
   );
 }
 
-function Differences({ whole }: { whole: readonly Whole[] }) {
+function Differences({ whole, onTrial }: { whole: readonly Whole[]; onTrial: (start: Partial<TrialValues>) => void }) {
   const print = usePrint();
   const [first, ...others] = whole;
   const compared = useMemo(
@@ -110,7 +118,8 @@ function Differences({ whole }: { whole: readonly Whole[] }) {
               b={other}
               fair={differs === 1 && cannotTell === 0 ? (own.find((factor) => factor.verdict === 'differs') ?? null) : null}
               says={says}
-              trial={smallestTrial(own)?.says ?? null}
+              trial={smallestTrial(own)}
+              onTrial={onTrial}
             />
           </li>
         ))}
@@ -167,11 +176,12 @@ interface SeenProps {
   readonly b: Whole;
   readonly fair: Factor | null;
   readonly says: string;
-  readonly trial: string | null;
+  readonly trial: SmallestTrial | null;
+  readonly onTrial: (start: Partial<TrialValues>) => void;
 }
 
 /** What an eye sees between two, and what it may be put down to. */
-function Seen({ a, b, fair, says, trial }: SeenProps) {
+function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
   const [one, other] = [a.swatch.colour, b.swatch.colour];
   const two = one && other ? beside(one, other) : null;
   return (
@@ -194,8 +204,24 @@ function Seen({ a, b, fair, says, trial }: SeenProps) {
       <p>
         {says}
         {fair && two?.comparable && two.doubts.length === 0 && two.difference.deltaE >= 1 ? ` The difference may be put down to ${fair.what}.` : ''}
-        {trial ? ` ${trial}` : ''}
+        {trial ? ` ${trial.says}` : ''}
       </p>
+      {trial && trial.changes.length > 0 ? (
+        <Button style={{ alignSelf: 'flex-start' }} onClick={() => onTrial(startOf(a, b, trial))}>
+          Make that trial
+        </Button>
+      ) : null}
     </div>
   );
+}
+
+/** The trial that would tell: each change alone, two of each, so that it also says how sure it is. */
+function startOf(a: Whole, b: Whole, { changes }: SmallestTrial): Partial<TrialValues> {
+  return {
+    name: `${a.view.name} or ${b.view.name}`.slice(0, 120),
+    question: `Which of ${changes.map(({ what }) => what).join(', ')} makes the difference?`,
+    design: 'single',
+    repeats: 2,
+    factors: changes.map(({ what, levels }) => ({ id: newId(), kind: 'other', name: what, picks: levels.map((level) => level.slice(0, 60)) })),
+  };
 }

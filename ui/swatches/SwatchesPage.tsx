@@ -64,8 +64,11 @@ export function SwatchesPage() {
       under={<span>{countText(loaded.value.length, 'result')}</span>}
       // Up here, so that nothing below moves while one chooses.
       acts={
-        loaded.value.length < 2 ? null : (
+        loaded.value.length < 2 ? (
+          <LinkButton href="/swatches/trials">Trials</LinkButton>
+        ) : (
           <>
+            <LinkButton href="/swatches/trials">Trials</LinkButton>
             <SaveAs
               files={[
                 { label: 'All results, as a table', path: '/swatches.csv', kind: 'table' },

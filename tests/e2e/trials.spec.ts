@@ -1,0 +1,148 @@
+import type { Locator, Page } from '@playwright/test';
+import { deltaE00, labOf } from '../../core/colour/lab';
+import { expect, test } from './hands';
+
+/** A cloth of the test's own. */
+async function cloth(page: Page, id: string, name: string, g: number): Promise<void> {
+  const data = {
+    id,
+    name,
+    form: 'cloth',
+    composition: [{ fibre: 'linen', pct: 100 }],
+    finishes: [],
+    dryWeightG: { state: 'measured', value: g },
+    pieces: 1,
+    baseHex: '#e8e2d2',
+    note: '',
+  };
+  expect((await page.request.post('/api/v1/lots', { data })).status()).toBe(200);
+}
+
+const pick = (page: Page, name: string) => page.locator('.ant-select-dropdown:visible .ant-select-item-option').filter({ hasText: name }).first().click();
+
+async function choose(page: Page, field: Locator, ...names: string[]): Promise<void> {
+  for (const name of names) {
+    await field.fill(name);
+    await pick(page, name);
+  }
+}
+const type = async (field: Locator, ...levels: string[]) => {
+  for (const level of levels) {
+    await field.fill(level);
+    await field.press('Enter');
+  }
+};
+
+test.beforeEach(({ page }) => page.setDefaultTimeout(15_000));
+
+test('a ladder of three strengths, two mordants and two dips: twelve pieces and a control, looked at, and what cannot be told apart is said', async ({
+  page,
+}) => {
+  await cloth(page, 'ladder', 'Ladder cloth', 40);
+  await page.goto('/swatches');
+  await page.getByRole('link', { name: 'Trials' }).click();
+  await page.getByRole('button', { name: 'Make a trial' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel('Name', { exact: true }).fill('Paste ladder');
+  const more = form.getByRole('button', { name: /Say what differs|And something more/ });
+  for (let i = 0; i < 3; i++) {
+    await more.click();
+    await form.getByLabel('What differs', { exact: true }).nth(i).click();
+    await pick(page, i === 1 ? 'Mordant' : 'Something else');
+  }
+  await form.getByLabel('Its name').nth(0).fill('Strength');
+  await form.getByLabel('Its name').nth(1).fill('Dip');
+  await type(form.getByLabel('Levels of Something else').nth(0), '100 %', '50 %', '25 %');
+  await choose(page, form.getByLabel('Levels of Mordant'), 'No mordant', 'Alum, low');
+  await type(form.getByLabel('Levels of Something else').nth(1), 'weak', 'strong');
+  await choose(page, form.getByLabel('Cut from'), 'Ladder cloth');
+  await form.getByLabel('Pieces of each').fill('1');
+
+  // Too much for the cloth: said at the field, and nothing is cut.
+  await form.getByLabel('Weight of a piece').fill('5');
+  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('12 cells, 13 pieces, 65 g of fibre of 40 g; 1 dyebath for all.');
+  await form.getByRole('button', { name: 'Cut the pieces' }).click();
+  await expect(form.getByText('Ladder cloth weighs 40 g; 13 pieces of 5 g are 65 g').first()).toBeVisible();
+  await form.getByLabel('Weight of a piece').fill('2');
+  await form.getByRole('button', { name: 'Cut the pieces' }).click();
+
+  await expect(page.getByRole('heading', { name: 'Paste ladder' })).toBeVisible();
+  const grid = page.getByRole('region', { name: 'The grid' });
+  await expect(grid.getByRole('button', { name: /not looked at yet/ })).toHaveCount(13);
+  const tells = page.getByRole('region', { name: 'What it tells so far' });
+  await expect(tells).toContainText('Nothing yet');
+  await expect(tells).toContainText('No step of the plan does Strength or Dip');
+
+  // One by hand, as a dyer says it; the others by another program, to the tenth.
+  const { trial } = await (await page.request.get(`/api/v1/trials/${page.url().split('/').at(-1)}`)).json();
+  const black = { l: 30, a: 0, b: 0 };
+  let nearBlack = { ...black };
+  while (deltaE00(black, nearBlack) < 0.8) nearBlack = { ...nearBlack, l: nearBlack.l + 0.01 };
+  const labAt = ([strength, mordant, dip]: number[]) => {
+    if (dip === 0) return { l: 50 + 9 * (strength ?? 0) - 6 * (mordant ?? 0), a: 1, b: 8 };
+    return strength === 0 ? black : strength === 1 ? nearBlack : { l: 41, a: 0, b: 3 };
+  };
+  const [first, ...others] = trial.pieces.filter((piece: { cell: unknown }) => piece.cell) as { code: string; lotId: string; cell: number[] }[];
+  for (const { code, lotId, cell } of others) {
+    const look = { part: null, liquorId: null, at: null, state: 'dry', light: 'daylight', pictures: [], verdict: {}, note: '' };
+    const sent = { ...look, id: `ladder-${code}`, lotIds: [lotId], colour: { lab: labAt(cell), by: { kind: 'typed' } } };
+    expect((await page.request.post('/api/v1/looks', { data: sent })).status()).toBe(200);
+  }
+  await grid.getByRole('button', { name: `${first?.code}: not looked at yet` }).click();
+  const looking = page.getByRole('dialog', { name: `How ${first?.code} came out` });
+  await looking.getByText('typed', { exact: true }).click();
+  const lab = labAt(first?.cell ?? []);
+  await looking.getByLabel('L a b, or a hex').fill(`${lab.l.toFixed(2)} ${lab.a} ${lab.b}`);
+  await looking.getByRole('button', { name: 'Keep' }).click();
+  await expect(looking).toBeHidden();
+
+  await expect(page.getByText('12 of 12 pieces looked at')).toBeVisible();
+  await expect(tells).toContainText('100 % and 50 % (No mordant, on purpose, strong): 0.8 apart. They cannot be told apart');
+  await expect(tells).toContainText('25 % instead of 100 %');
+  await expect(tells).toContainText('One piece of each: how sure a difference is, is not known.');
+
+  // As a table, and as a session with one bath.
+  await page.getByRole('button', { name: 'Save as a file' }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'The trial, as a table' }).click()]);
+  expect(file.suggestedFilename()).toContain('.csv');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Plan the session' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Paste ladder');
+  const who = page.getByRole('row', { name: /Alum, low/ });
+  await expect(who.getByRole('checkbox', { checked: true })).toHaveCount(6);
+});
+
+test('two results that differ in two things: the trial that would tell is made of them', async ({ page }) => {
+  for (const [id, name, hex, alum, weld] of [
+    ['two-a', 'Two, first', '#d6bd4e', 10, 50],
+    ['two-b', 'Two, second', '#b8961f', 15, 100],
+  ] as const) {
+    await cloth(page, id, name, 30);
+    const past = { certainty: 'known', atMs: Date.now() - 86_400_000, note: '' };
+    const none = { substance: null, wofPct: { state: 'unknown' }, certainty: 'noneOnPurpose' };
+    for (const entry of [
+      { ...none, kind: 'scour' },
+      { ...none, kind: 'tannin' },
+      { kind: 'mordant', substance: 'potash alum', wofPct: { state: 'measured', value: alum } },
+      { kind: 'dye', substance: 'weld', wofPct: { state: 'measured', value: weld } },
+    ])
+      expect((await page.request.post(`/api/v1/lots/${id}/treatments`, { data: { ...past, id: `${id}-${entry.kind}`, ...entry } })).status()).toBe(200);
+    const look = { part: null, liquorId: null, at: null, state: 'dry', light: 'daylight', pictures: [], verdict: {}, note: '' };
+    const sent = { ...look, id: `${id}-look`, lotIds: [id], colour: { lab: labOf(hex), by: { kind: 'typed' } } };
+    expect((await page.request.post('/api/v1/looks', { data: sent })).status()).toBe(200);
+  }
+  await page.goto('/swatches');
+  await page.getByLabel('Find a result').fill('Two,');
+  for (const name of ['Two, first', 'Two, second']) await page.getByRole('checkbox', { name: new RegExp(name) }).check();
+  await page.getByRole('button', { name: /Side by side/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('cannot be put down to any one of them');
+  await sheet.getByRole('button', { name: 'Make that trial' }).click();
+  const form = page.getByRole('dialog', { name: 'Make a trial' });
+  // Three cells of two pieces, and a control.
+  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('3 cells, 7 pieces');
+  await choose(page, form.getByLabel('Cut from'), 'Two, first');
+  await form.getByLabel('Weight of a piece').fill('3');
+  await form.getByRole('button', { name: 'Cut the pieces' }).click();
+  await expect(page.getByRole('region', { name: 'The grid' }).getByRole('button')).toHaveCount(7);
+});

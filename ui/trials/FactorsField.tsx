@@ -1,0 +1,100 @@
+'use client';
+import { Button, Input, Select } from 'antd';
+import type { LotView } from '@/contract/views';
+import type { Method } from '@/core/method/method';
+import type { Dyestuff } from '@/core/shelf/dyestuff';
+import { MOST_FACTORS, MOST_LEVELS } from '@/core/trial/trial';
+import { newId } from '../api/newId';
+import { FACTOR_KINDS, FACTOR_NAME, type FactorDraft, type FactorKind, FIGURE_OF, NONE, STAGE_OF } from './trialDraft';
+
+export interface Choices {
+  readonly methods: readonly Method[];
+  readonly dyestuffs: readonly Dyestuff[];
+  readonly lots: readonly LotView[];
+}
+
+interface Props {
+  readonly value?: readonly FactorDraft[];
+  readonly onChange?: (value: readonly FactorDraft[]) => void;
+  readonly choices: Choices;
+}
+
+/** What differs, one line each: the thing, and its levels. The first level is what the others are held against. */
+export function FactorsField({ value: factors = [], onChange, choices }: Props) {
+  const set = (next: readonly FactorDraft[]) => onChange?.(next);
+  const free = FACTOR_KINDS.filter((kind) => kind === 'other' || !factors.some((factor) => factor.kind === kind));
+  return (
+    <div className="stack stack-tight">
+      {factors.map((factor, i) => (
+        <div key={factor.id} className="line line-tight" style={{ alignItems: 'flex-start' }}>
+          <Select
+            value={factor.kind}
+            aria-label="What differs"
+            options={FACTOR_KINDS.map((kind) => ({ value: kind, label: FACTOR_NAME[kind], disabled: kind !== factor.kind && !free.includes(kind) }))}
+            onChange={(kind) => set(factors.with(i, { ...factor, kind, picks: kind === 'modifier' || kind === 'iron' ? [NONE] : [] }))}
+            style={{ width: 190 }}
+          />
+          {factor.kind === 'other' ? (
+            <Input
+              aria-label="Its name"
+              placeholder="what it is"
+              value={factor.name}
+              maxLength={120}
+              onChange={(event) => set(factors.with(i, { ...factor, name: event.target.value }))}
+              style={{ width: 140 }}
+            />
+          ) : null}
+          <Levels factor={factor} choices={choices} onPicks={(picks) => set(factors.with(i, { ...factor, picks }))} />
+          <Button type="text" onClick={() => set(factors.toSpliced(i, 1))}>
+            Remove
+          </Button>
+        </div>
+      ))}
+      {factors.length < MOST_FACTORS ? (
+        <Button style={{ alignSelf: 'flex-start' }} onClick={() => set([...factors, { id: newId(), kind: free[0] ?? 'other', name: '', picks: [] }])}>
+          {factors.length === 0 ? 'Say what differs' : 'And something more'}
+        </Button>
+      ) : null}
+    </div>
+  );
+}
+
+const PLACEHOLDER: Record<FactorKind, string> = {
+  mordant: 'which mordants',
+  strength: '0.5, 1, 2',
+  dyestuff: 'which plants',
+  minutes: '30, 60, 90',
+  modifier: 'which after-baths',
+  iron: 'which iron',
+  fibre: 'which lots',
+  other: 'its levels: weak, strong',
+};
+
+function Levels({ factor, choices, onPicks }: { factor: FactorDraft; choices: Choices; onPicks: (picks: readonly string[]) => void }) {
+  const isTyped = factor.kind === 'other' || FIGURE_OF[factor.kind] !== undefined;
+  return (
+    <Select
+      mode={isTyped ? 'tags' : 'multiple'}
+      aria-label={`Levels of ${FACTOR_NAME[factor.kind]}`}
+      value={[...factor.picks]}
+      maxCount={MOST_LEVELS}
+      tokenSeparators={factor.kind === 'other' ? [';', ','] : isTyped ? [';', ' '] : []}
+      placeholder={PLACEHOLDER[factor.kind]}
+      showSearch={{ optionFilterProp: 'label' }}
+      options={isTyped ? [] : optionsOf(factor.kind, choices)}
+      {...(isTyped ? { open: false, suffix: null } : {})}
+      onChange={onPicks}
+      style={{ flex: '1 1 260px', minWidth: 220 }}
+    />
+  );
+}
+
+function optionsOf(kind: FactorKind, { methods, dyestuffs, lots }: Choices): { value: string; label: string }[] {
+  const step = STAGE_OF[kind];
+  if (step) {
+    const own = methods.filter(({ stage }) => stage === step.stage).map(({ id, name }) => ({ value: id, label: name }));
+    return step.mayBeNone ? [{ value: NONE, label: 'none' }, ...own] : own;
+  }
+  if (kind === 'dyestuff') return dyestuffs.map(({ id, name }) => ({ value: id, label: name }));
+  return lots.map(({ id, name }) => ({ value: id, label: name }));
+}
