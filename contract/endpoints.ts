@@ -98,6 +98,13 @@ export const endpoints = {
     summary: 'What was seen of a lot, and of the lots it was split from or joined of',
     response: z.array(looks.look),
   },
+  lotDrying: {
+    method: 'GET',
+    path: '/lots/{lotId}/drying',
+    summary: 'How a lot like this one changes as it dries, learnt from results that were read wet and again dry; dye names what it is in now',
+    query: looks.dryingFilter,
+    response: looks.drying,
+  },
   listLooks: {
     method: 'GET',
     path: '/looks',

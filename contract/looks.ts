@@ -56,6 +56,7 @@ export const lookMove = z.strictObject({ lotIds: z.array(id).min(1, 'Say to whic
 export const lookWithdraw = z.strictObject({ reason, revision });
 export const lookFilter = z.object({ lotId: id.optional(), runId: id.optional() });
 
+export const dryingFilter = z.object({ dye: line(120).optional() });
 export const swatchFilter = z.object({ runId: id.optional() });
 
 const change = z.discriminatedUnion('kind', [
@@ -100,3 +101,8 @@ export const swatch = z
     words: z.string(),
   })
   .meta({ id: 'Swatch', description: 'A result: one lot after one treatment, folded from all looks at it. `words` is what it is found by.' });
+
+const labView = z.object({ l: z.number(), a: z.number(), b: z.number() });
+export const drying = z
+  .object({ drying: z.object({ n: z.int(), of: z.string(), by: labView, spread: z.number().nullable() }).nullable() })
+  .meta({ id: 'Drying', description: 'How such a lot dries, learnt from own results: dry less wet; null where none was read wet and again dry.' });

@@ -41,6 +41,7 @@ export const lotWithPassport = z
   .object({
     ...lot.shape,
     seenHex: text.nullable(),
+    trial: z.object({ id: text, name: text, gets: text.nullable() }).optional(),
     passport: z.object({ treatments: z.array(treatment), state: z.record(z.enum(['scour', 'tannin', 'mordant', 'dye']), certainty) }),
   })
   .meta({ id: 'LotWithPassport' });

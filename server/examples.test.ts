@@ -151,6 +151,7 @@ test('a day at the door, every endpoint once', async () => {
   await show('addLook', '/looks', { id: 'first-look', lotIds: ['grey-skein'], at, ...looked, colour });
   await show('listLooks', '/looks?runId=today');
   await show('lotLooks', '/lots/grey-skein/looks');
+  await show('lotDrying', '/lots/grey-skein/drying?dye=weld');
   await show('listSwatches', '/swatches');
   await show('moveLook', '/looks/first-look/move', { lotIds: ['grey-skein'], reason: 'the tags were swapped', revision: 1 });
   await show('withdrawLook', '/looks/first-look/withdraw', { reason: 'read in the shade', revision: 2 });

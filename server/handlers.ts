@@ -5,7 +5,7 @@ import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { doorsView, endInvite, endToken, invite, leave, makeToken, openHome, putOut, whoAmI } from './doors/view';
 import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
-import { addLook, listSwatches, looksBy, looksOfLot, moveLook, withdrawLook } from './looks';
+import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
 import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
 import { readingsBetween, recordReadings } from './probes';
@@ -73,6 +73,7 @@ export const handlers: Handlers = {
   joinLots: ({ app, body }) => joinLots(app, body),
   retireLot: ({ app, param, body }) => retireLot(app, param('lotId'), body),
   lotLooks: ({ app, param }) => looksOfLot(app, param('lotId')),
+  lotDrying: ({ app, param, query }) => dryingOf(app, param('lotId'), query.dye),
   listLooks: ({ app, query }) => looksBy(app, query),
   addLook: ({ app, body }) => addLook(app, body),
   moveLook: ({ app, param, body }) => moveLook(app, param('lookId'), body),

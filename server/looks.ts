@@ -3,15 +3,18 @@ import type { LookInput, lookMove, lookWithdraw } from '@/contract/looks';
 import type { SwatchView } from '@/contract/views';
 import { hexOfLab } from '@/core/colour/lab';
 import { type Lot, printComposition } from '@/core/fibre/lot';
+import { type Drying, driedOf, dryingKind, learnDrying } from '@/core/swatch/drying';
 import { isEmpty, isWithdrawn, type Look, type LookChange, verdictText } from '@/core/swatch/look';
 import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
+import { getsIn } from '@/core/trial/trial';
 import { isBlobHash } from '@/store/blobs';
 import type { Db } from '@/store/db';
-import { listLooks, loadLook, looksOfLots, looksOfRun } from '@/store/looks';
+import { colouredLooks, listLooks, loadLook, looksOfLots, looksOfRun } from '@/store/looks';
 import { loadLot, loadLots } from '@/store/lots';
 import { loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
 import { liquors } from '@/store/shelf';
+import { listTrials } from '@/store/trials';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
@@ -110,13 +113,17 @@ export async function looksOfLot({ store }: App, lotId: string): Promise<Look[]>
 
 /** Every result there is, or all that came out of one run: the newest first. */
 export async function listSwatches(app: App, runId?: string): Promise<SwatchView[]> {
-  return (await allSwatches(app, runId)).map(({ lot, swatch }) => viewOf(swatch, lot.name, printComposition(lot.composition)));
+  return (await allSwatches(app, runId)).map(({ lot, swatch, gets }) => viewOf(swatch, lot.name, printComposition(lot.composition), gets));
 }
 
-/** The same with their lots: a fixed number of queries for any number of them. */
-export async function allSwatches({ store }: App, runId?: string): Promise<{ lot: Lot; swatch: Swatch }[]> {
+/** The same with their lots, and what they get in a trial: a fixed number of queries for any number of them. */
+export async function allSwatches({ store }: App, runId?: string): Promise<{ lot: Lot; swatch: Swatch; gets: string | null }[]> {
+  const gets = new Map((await listTrials(store.db)).flatMap((trial) => trial.pieces.map(({ lotId }) => [lotId, getsIn(trial, lotId)] as const)));
   const found = await swatchesIn(store.db, await listLooks(store.db));
-  return found.filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`)).sort((a, b) => b.swatch.atMs - a.swatch.atMs);
+  return found
+    .filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`))
+    .map(({ lot, swatch }) => ({ lot, swatch, gets: gets.get(lot.id) ?? null }))
+    .sort((a, b) => b.swatch.atMs - a.swatch.atMs);
 }
 
 /** Every result that these looks make: by lot, oldest first. */
@@ -130,9 +137,20 @@ export async function swatchesIn(db: Db, looks: readonly Look[]): Promise<{ lot:
   });
 }
 
-function viewOf(swatch: Swatch, lot: string, fibre: string): SwatchView {
+/** @param dye what it is in now, which its past does not say yet */
+export async function dryingOf(app: App, lotId: string, dye: string | undefined): Promise<{ drying: Drying | null }> {
+  const lot = await loadLot(app.store.db, lotId);
+  if (!lot) throw notFound('lot', lotId);
+  const passport = (await passportsOf(app.store.db, [lot])).get(lotId);
+  const own = passport ? dryingKind({ passport }, printComposition(lot.composition)) : { dyes: '', fibre: '', mordant: '' };
+  const colours = await swatchesIn(app.store.db, await colouredLooks(app.store.db, null));
+  const results = colours.flatMap(({ lot: of, swatch }) => driedOf(swatch, printComposition(of.composition)) ?? []);
+  return { drying: learnDrying(results, { ...own, dyes: own.dyes || (dye ?? '') }) };
+}
+
+function viewOf(swatch: Swatch, lot: string, fibre: string, gets: string | null): SwatchView {
   const { id, lotId, colour, pictures, looks, atMs, passport } = swatch;
-  const [name, detail, verdict, dyes] = [swatchName(swatch), swatchDetail(swatch), verdictText(swatch.verdict), dyedWith(swatch)];
+  const [name, detail, verdict, dyes] = [swatchName(swatch, gets), swatchDetail(swatch), verdictText(swatch.verdict), dyedWith(swatch)];
   const treated = passport.treatments.flatMap((one) => [one.substance, one.note, one.how?.preparation, one.how?.place]);
   const words = [name, lot, fibre, detail, verdict, ...treated, ...looks.flatMap((look) => [look.note, look.part])].filter(Boolean).join(' ');
   return {

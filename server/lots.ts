@@ -12,10 +12,12 @@ import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
 import type { Look } from '@/core/swatch/look';
 import { looksByLot, seenDry } from '@/core/swatch/swatch';
+import { getsIn } from '@/core/trial/trial';
 import type { Db } from '@/store/db';
 import { colouredLooks } from '@/store/looks';
 import { listLots, loadEntries, loadLot, loadLots, lotOfEntry } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
+import { trialsOfLot } from '@/store/trials';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { conflict, invalid, notFound } from './problem';
@@ -31,7 +33,13 @@ export async function lotWithPassport({ store }: App, id: string): Promise<LotVi
   const lot = await loadLot(store.db, id);
   if (!lot) throw notFound('lot', id);
   const passport = (await passportsOf(store.db, [lot])).get(id) ?? foldPassport([]);
-  return { ...lot, passport, seenHex: seenHex(await colouredLooks(store.db, [id])) };
+  const [trial] = await trialsOfLot(store.db, id);
+  return {
+    ...lot,
+    passport,
+    seenHex: seenHex(await colouredLooks(store.db, [id])),
+    ...(trial ? { trial: { id: trial.id, name: trial.name, gets: getsIn(trial, id) } } : {}),
+  };
 }
 
 function seenHex(looks: readonly Look[]): string | null {

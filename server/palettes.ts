@@ -11,8 +11,8 @@ export const isPalette = (path: string): boolean => PATH.test(path);
 /** The colours of the wall as a palette: GPL text, or custom properties of CSS. What nobody read a colour of is not in it. */
 export async function paletteAt(app: App, path: string): Promise<Response> {
   const kind = PATH.exec(path)?.[1];
-  const colours = (await allSwatches(app)).flatMap(({ lot, swatch }) =>
-    swatch.colour ? [{ name: `${swatchName(swatch)} on ${lot.name}`, hex: hexOfLab(swatch.colour.lab) }] : [],
+  const colours = (await allSwatches(app)).flatMap(({ lot, swatch, gets }) =>
+    swatch.colour ? [{ name: `${swatchName(swatch, gets)} on ${lot.name}`, hex: hexOfLab(swatch.colour.lab) }] : [],
   );
   return new Response(kind === 'css' ? cssText(colours) : gplText('Swatches', colours), {
     headers: {

@@ -1,7 +1,7 @@
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { TrialInput } from '@/contract/trials';
-import type { LotView, TrialLine, TrialView } from '@/contract/views';
+import type { LotView, SwatchView, TrialLine, TrialView } from '@/contract/views';
 import { SATURDAY_9, wool } from '@/core/plan/plan.fixture';
 import type { Trial, TrialFactor } from '@/core/trial/trial';
 import { byHand, IRON, MORDANTS } from '@/core/trial/trial.fixture';
@@ -78,6 +78,11 @@ describe('a trial', () => {
       ['alum 16 % instead of alum 10 %', -8],
     ]);
     expect(view.tells.notTold.join(' ')).toContain('iron dip');
+    // On the wall and on its own page a piece is called by what it gets: nobody wrote its treatment down.
+    const bare = pieces.find(({ cell }) => cell?.join() === '0,0');
+    const wall = await t.ask<SwatchView[]>('listSwatches', '/swatches');
+    expect(wall.find(({ lotId }) => lotId === bare?.lotId)?.name).toBe('None, none');
+    expect((await t.ask<LotView>('getLot', `/lots/${bare?.lotId}`)).trial).toEqual({ id: 't1', name: 'Mordant and iron', gets: 'none, none' });
     expect(await t.ask<TrialLine[]>('listTrials', '/trials')).toMatchObject([{ id: 't1', pieces: 7, seen: 3, withdrawn: false }]);
   });
   test('is a sheet: a line for each piece, a column for each thing that differs', async () => {

@@ -1,7 +1,7 @@
 import type { Lot } from '../fibre/lot';
 import { type Certainty, type Passport, QUESTIONS, shareText, type Treatment, type TreatmentKind } from '../fibre/passport';
 import { knownValue } from '../figure';
-import { printDuration } from '../measure/print';
+import { countText, printDuration } from '../measure/print';
 
 /** One factor of two lots side by side. What is only believed can never be called the same, nor different. */
 export interface Factor {
@@ -176,7 +176,7 @@ function gapFactor(a: Passport, b: Passport): Factor[] {
   };
   const [x, y] = [days(a), days(b)];
   if (x === null || y === null) return [];
-  const said = (d: number) => (Math.abs(d) < 1 ? 'within a day' : `${Math.round(Math.abs(d))} days ${d < 0 ? 'after the dye' : 'before the dye'}`);
+  const said = (d: number) => (Math.abs(d) < 1 ? 'within a day' : `${countText(Math.round(Math.abs(d)), 'day')} ${d < 0 ? 'after the dye' : 'before the dye'}`);
   return [{ what: 'mordanted', a: said(x), b: said(y), verdict: Math.abs(x - y) > 1 ? 'differs' : 'same' }];
 }
 

@@ -6,8 +6,8 @@ import { type Swatch, swatchDetail, swatchName } from '../swatch/swatch';
 import { type Cell, type Sheet, sheetTime, utcTime } from './sheet';
 
 /** Every result with all that made it: a column for each factor that stands in any of them. */
-export function swatchesSheet(results: readonly { readonly lot: Lot; readonly swatch: Swatch }[], zone: string): Sheet {
-  const made = results.map(({ lot, swatch }) => ({ lot, swatch, factors: new Map(factorsOf({ ...lot, passport: swatch.passport })) }));
+export function swatchesSheet(results: readonly { readonly lot: Lot; readonly swatch: Swatch; readonly gets?: string | null }[], zone: string): Sheet {
+  const made = results.map(({ lot, swatch, gets = null }) => ({ lot, swatch, gets, factors: new Map(factorsOf({ ...lot, passport: swatch.passport })) }));
   const factors = [...new Set(made.flatMap((one) => [...one.factors.keys()]))];
   return {
     head: [
@@ -30,9 +30,9 @@ export function swatchesSheet(results: readonly { readonly lot: Lot; readonly sw
       ...factors,
     ],
     rows: [
-      made.map(({ lot, swatch, factors: own }): Cell[] => [
+      made.map(({ lot, swatch, gets, factors: own }): Cell[] => [
         swatch.id,
-        swatchName(swatch),
+        swatchName(swatch, gets),
         swatchDetail(swatch),
         lot.name,
         sheetTime(swatch.atMs, zone),

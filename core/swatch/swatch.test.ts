@@ -5,7 +5,7 @@ import { measured, UNKNOWN } from '../figure';
 import { beside, besideText } from './beside';
 import { colourByText, isEmpty, type Look, verdictText } from './look';
 import { look } from './look.fixture';
-import { looksByLot, type SeenColour, seenDry, swatchDetail, swatchesOf, swatchName } from './swatch';
+import { looksByLot, runOfResult, type SeenColour, seenDry, swatchDetail, swatchesOf, swatchName } from './swatch';
 
 const DAY = 86_400_000;
 const treat = (kind: Treatment['kind'], substance: string, atMs: number, more: Partial<Treatment> = {}): Treatment => ({
@@ -45,7 +45,7 @@ describe('looks become results', () => {
       ['dye', 'wet,dry'],
       ['iron', 'saddened'],
     ]);
-    expect(all.map(swatchName)).toEqual(['Undyed', 'Potash alum only', 'Weld', 'Weld, ferrous sulfate']);
+    expect(all.map((swatch) => swatchName(swatch))).toEqual(['Undyed', 'Potash alum only', 'Weld', 'Weld, ferrous sulfate']);
     expect(all[2] && swatchDetail(all[2])).toBe('10 : 1, 39 min, use 2');
     expect(all[2]?.passport.treatments.map((one) => one.kind)).toEqual(['scour', 'mordant', 'dye']);
     expect(all[0]?.passport.treatments.map((one) => one.kind)).toEqual(['scour']);
@@ -159,3 +159,9 @@ test('a look at several lots is a look at each', () => {
     ['y', 'a,b'],
   ]);
 });
+
+test.each([
+  ['gotland~run-weld/c4-dye', 'run-weld'],
+  ['gotland~base', null],
+  ['gotland~hand-entry', null],
+])('the result %s came out of the run %s', (id, run) => expect(runOfResult(id)).toBe(run));

@@ -44,6 +44,12 @@ export interface Swatch {
   readonly atMs: number;
 }
 
+/** The run that a result came out of, by the result's id; null for what was done by hand, or not yet. */
+export function runOfResult(id: string): string | null {
+  const at = /^[^~]*~([^/]+)\/[^/]+$/.exec(id);
+  return at?.[1] ?? null;
+}
+
 const BASE: Stage = { key: 'base', kind: 'base', atMs: null };
 const stepKey = (runId: string, stepId: string): string => `${runId}/${stepId}`;
 
@@ -155,8 +161,8 @@ export const dyedWith = ({ passport }: Pick<Swatch, 'passport'>): string[] => [
   ),
 ];
 
-/** "Weld", "Dock root, iron", "alum only", "undyed". */
-export function swatchName(swatch: Pick<Swatch, 'passport' | 'stage' | 'looks'>): string {
+/** "Weld", "Dock root, iron", "alum only", "undyed". @param gets what it gets in a trial: said where no treatment is written down */
+export function swatchName(swatch: Pick<Swatch, 'passport' | 'stage' | 'looks'>, gets: string | null = null): string {
   const dyes = dyedWith(swatch);
   const after = new Set(
     swatch.passport.treatments
@@ -167,7 +173,7 @@ export function swatchName(swatch: Pick<Swatch, 'passport' | 'stage' | 'looks'>)
   const running = swatch.looks.findLast((look) => look.step && COLOURING.some((kind) => kind === look.step?.treatment))?.step?.title;
   if (running && swatch.stage.atMs === null && swatch.stage.kind !== 'base') return running;
   const ground = new Set(swatch.passport.treatments.filter(isColouring).map((treatment) => treatment.substance));
-  return ground.size > 0 ? capital(`${[...ground].join(', ')} only`) : 'Undyed';
+  return ground.size > 0 ? capital(`${[...ground].join(', ')} only`) : capital(gets ?? 'undyed');
 }
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -70,4 +70,9 @@ export const MOST_LEVELS = 12;
 
 /** "alum 10 %, acid, pH 4" */
 export const cellText = (factors: readonly TrialFactor[], cell: Cell): string => factors.map((factor, i) => factor.levels[cell[i] ?? 0]?.name ?? '').join(', ');
+/** What a lot gets in a trial; null for a control, and for what is no piece of it. */
+export function getsIn({ factors, pieces }: Pick<Trial, 'factors' | 'pieces'>, lotId: string): string | null {
+  const cell = pieces.find((piece) => piece.lotId === lotId)?.cell;
+  return cell ? cellText(factors, cell) : null;
+}
 export const cellKey = (cell: Cell): string => cell.join('.');

@@ -6,3 +6,5 @@ create table trial (
   crc bigint not null default 0,
   shape integer not null default 1
 );
+-- Of which trial is this lot a piece?
+create index trial_pieces on trial using gin ((body -> 'pieces') jsonb_path_ops);

@@ -20,6 +20,7 @@ const PAGES = [
   '/methods/extract-blossom',
   '/swatches',
   '/swatches/trials',
+  '/swatches/card?ids=sash-one~hand-sash-one-weld,petal-silk~hand-petal-dye',
   '/swatches/trials/weld-afters',
   '/bench?tool=harvest',
   '/bench?tool=ladder',

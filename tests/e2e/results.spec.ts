@@ -95,6 +95,15 @@ test('how it came out is said in a few taps, a colour typed as Lab, and wet besi
   await expect(panel).toContainText('not to be compared');
   await expect(panel).toContainText('fibre dries paler');
   await expect(panel).toContainText('as wanted');
+
+  // What dried here tells how the next one dries.
+  await page.goto(await ownLot(page, 'next', 'Next skein'));
+  await expect(panel).toContainText('Nobody looked yet');
+  await say('wet', '50 6 30');
+  await expect(panel).toContainText('Dry it may be about');
+  await expect(panel).toContainText(/Learnt from \d+ results?:/);
+  await panel.getByLabel('To end near').fill('70 5 32');
+  await expect(panel).toContainText('lift it when wet it looks like this:');
 });
 
 test('two results side by side: the difference in words, and no cause where several things differ; out as a table and a palette', async ({ page }) => {
@@ -208,4 +217,28 @@ test('at the stove a picture is one tap; the log shows it, and so does the recor
   await expect(page.locator('.log')).toContainText('paler than wanted');
   await page.goto('/runs/run-birch/record');
   await expect(page.getByRole('region', { name: 'What came out' }).getByRole('article')).toHaveCount(1);
+});
+
+test('of one result: what is nearest to it, its sample card with all that made it, and doing it again', async ({ page }) => {
+  await page.goto('/swatches');
+  await page.getByLabel('Find a result').fill('Gotland lamb');
+  await page.getByRole('checkbox', { name: /Compare Weld on Gotland lamb/ }).check();
+  await page.getByRole('button', { name: 'Nearest to it' }).click();
+  await page.getByLabel('Find a result').fill('');
+  const first = page.getByRole('article').first();
+  await expect(first).toContainText('Gotland lamb');
+  await expect(first).toContainText(/ΔE 0\.[01]/);
+
+  await page.getByRole('link', { name: 'Sample card' }).click();
+  const card = page.getByRole('article');
+  await expect(card).toHaveCount(1);
+  await expect(card).toContainText('Weld');
+  await expect(card).toContainText(/mordant: .*alum/);
+  await expect(card.getByRole('img', { name: /Code that opens Gotland lamb/ })).toBeVisible();
+
+  await page.goBack();
+  await page.getByLabel('Find a result').fill('Gotland lamb');
+  await page.getByRole('checkbox', { name: /Compare Weld on Gotland lamb/ }).check();
+  await page.getByRole('link', { name: 'Do it again' }).click();
+  await expect(page.getByRole('dialog', { name: 'Do it again' })).toBeVisible();
 });

@@ -1,5 +1,6 @@
 'use client';
 import { Button } from 'antd';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { dyeableShare, printComposition, printFinishes } from '@/core/fibre/lot';
@@ -44,6 +45,7 @@ export function LotPage({ lotId }: { lotId: string }) {
             {lot.form}, {lot.pieces} {lot.pieces === 1 ? 'piece' : 'pieces'}
           </span>
           <span>{printFinishes(lot.finishes)}</span>
+          {lot.trial ? <Link href={`/swatches/trials/${lot.trial.id}`}>a piece of {lot.trial.name}</Link> : null}
           {share !== null && share < 1 ? <span>{Math.round(share * 100)} % of it takes dye</span> : null}
         </>
       }

@@ -16,6 +16,7 @@ import { LinkButton } from '../shell/LinkButton';
 import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Panel } from '../shell/Page';
+import { Drying } from './Drying';
 import { LookBoxNotice } from './LookBoxNotice';
 import { LIGHT, STATE } from './lookWords';
 import { OneTap } from './OneTap';
@@ -62,7 +63,13 @@ export function LotResults({ lot }: { lot: LotView }) {
         </p>
       ) : null}
       {swatches.map((swatch) => (
-        <SwatchLooks key={swatch.id} swatch={swatch} onRead={(picture, look) => setReading({ picture, look })} onChange={setChanging} />
+        <SwatchLooks
+          key={swatch.id}
+          swatch={swatch}
+          gets={lot.trial?.gets ?? null}
+          onRead={(picture, look) => setReading({ picture, look })}
+          onChange={setChanging}
+        />
       ))}
       {before.length > 0 ? (
         <p className="quiet">
@@ -91,19 +98,23 @@ export function LotResults({ lot }: { lot: LotView }) {
 
 interface SwatchProps {
   readonly swatch: Swatch;
+  /** What it gets in a trial. */
+  readonly gets: string | null;
   readonly onRead: (picture: Picture, look: Look) => void;
   readonly onChange: (look: Look) => void;
 }
 
-function SwatchLooks({ swatch, onRead, onChange }: SwatchProps) {
+function SwatchLooks({ swatch, gets, onRead, onChange }: SwatchProps) {
+  const name = swatchName(swatch, gets);
   const print = usePrint();
   const now = useNow(60_000);
+  const latest = swatch.colours.at(-1);
   return (
-    <section aria-label={swatchName(swatch)} className="stack">
+    <section aria-label={name} className="stack">
       <div className="line">
         <Patch hex={swatch.colour && hexOfLab(swatch.colour.lab)} sizePx={64} />
         <div>
-          <h3>{swatchName(swatch)}</h3>
+          <h3>{name}</h3>
           <span className="quiet">
             {[swatchDetail(swatch), swatch.colour ? `${stateText(swatch.colour.state)}, ${colourByText(swatch.colour.by)}` : 'no colour read']
               .filter(Boolean)
@@ -112,6 +123,7 @@ function SwatchLooks({ swatch, onRead, onChange }: SwatchProps) {
         </div>
       </div>
       <OnItsWay colours={swatch.colours} />
+      {latest && (latest.state === 'wet' || latest.state === 'rinsed') ? <Drying lotId={swatch.lotId} wet={latest.lab} /> : null}
       <Changes colours={swatch.colours} />
       <ol>
         {swatch.looks.toReversed().map((look) => {
@@ -126,7 +138,7 @@ function SwatchLooks({ swatch, onRead, onChange }: SwatchProps) {
                 {words}
                 {look.by ? <em className="quiet"> by {look.by}</em> : null}
                 {look.pictures.length > 0 ? (
-                  <Thumbs pictures={look.pictures} of={`${swatchName(swatch)}, ${print.date(look.atMs, now)}`} onRead={(picture) => onRead(picture, look)} />
+                  <Thumbs pictures={look.pictures} of={`${name}, ${print.date(look.atMs, now)}`} onRead={(picture) => onRead(picture, look)} />
                 ) : null}
               </span>
               <Button type="link" size="small" aria-label={`Set right: ${words}`} onClick={() => onChange(look)}>

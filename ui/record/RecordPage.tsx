@@ -2,6 +2,7 @@
 import { Button } from 'antd';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { RunRecord, RunView } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
@@ -43,7 +44,8 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
   const { plan } = view;
   const print = usePrint();
   const looks = useLoaded<Look[]>(`/looks?runId=${view.run.id}`);
-  const [again, setAgain] = useState(false);
+  // From a result one comes here to have it once more.
+  const [again, setAgain] = useState(useSearchParams().has('again'));
   const [chosen, setChosen] = useState<string | null>(null);
   const actual = useMemo(() => actualTimes(plan, foldRun(plan.steps, view.events), record.clocks), [plan, view.events, record.clocks]);
   const steps = plan.steps.filter((step) => record.comparisons.some((row) => row.stepId === step.id));

@@ -1,7 +1,11 @@
 'use client';
 import { Button, Modal } from 'antd';
+import type { Lab } from '@/core/colour/lab';
 import type { PlanLot } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
+import { isWithdrawn, type Look } from '@/core/swatch/look';
+import { Drying } from '../look/Drying';
+import { Open } from '../shell/Open';
 import { type AskFor, actRow, actsAt, isAsk } from './acts';
 import type { StoveCard } from './stoveView';
 
@@ -15,13 +19,17 @@ interface Props {
   readonly onPale: ((lotIds: readonly string[]) => void) | null;
   /** How it looks, in a few taps. */
   readonly onLook: () => void;
+  /** What dyes in it; null: nothing does. */
+  readonly dye: string | null;
+  /** What was seen at this run. */
+  readonly looks: readonly Look[];
   readonly onAsk: (what: AskFor) => void;
   readonly onLog: (facts: readonly RunFact[], text: string) => void;
   readonly onClose: () => void;
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, onPale, onLook, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, dye, looks, onPale, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -61,6 +69,17 @@ export function MoreActs({ card, lots, onPale, onLook, onAsk, onLog, onClose }: 
           {END.more}
         </Button>
       </div>
+      {card.isWet && dye !== null
+        ? lots.map((lot) => (
+            <Open key={lot.id} title={lots.length > 1 ? `When to lift ${lot.name}, by its colour` : 'When to lift it, by its colour'}>
+              <Drying lotId={lot.id} dye={dye} wet={lastColour(looks, lot.id)} />
+            </Open>
+          ))
+        : null}
     </Modal>
   );
 }
+
+/** How a lot last looked wet at this run; null: nobody read it. */
+const lastColour = (looks: readonly Look[], lotId: string): Lab | null =>
+  looks.findLast((look) => look.lotIds.includes(lotId) && look.state === 'wet' && look.part === null && look.colour && !isWithdrawn(look))?.colour?.lab ?? null;

@@ -350,6 +350,8 @@ function Stove({ run }: { run: LiveRun }) {
         <MoreActs
           card={more}
           lots={plan.lots.filter((lot) => more.step.lotIds.includes(lot.id))}
+          dye={more.step.treatment === 'dye' ? (more.step.dyestuffIds ?? [more.step.dyestuffId ?? '']).map(nameOf).join(' + ') : null}
+          looks={looks.state === 'ready' ? looks.value : NO_LOOKS}
           onClose={() => setMore(null)}
           onPale={
             canRescue(more.step)

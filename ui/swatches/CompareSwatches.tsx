@@ -1,22 +1,21 @@
 'use client';
-import { useQueries } from '@tanstack/react-query';
 import { Button, Modal, Table } from 'antd';
 import { useMemo, useState } from 'react';
-import type { LotView, SwatchView } from '@/contract/views';
+import type { SwatchView } from '@/contract/views';
 import { overdye } from '@/core/colour/kubelkaMunk';
 import { hexOfLab, hexOfLinear, linearOf } from '@/core/colour/lab';
 import { compareLots, type Factor } from '@/core/compare/passports';
 import { type SmallestTrial, smallestTrial } from '@/core/compare/smallestTrial';
 import { beside, besideText } from '@/core/swatch/beside';
-import { colourByText, type Look, lightText, stateText } from '@/core/swatch/look';
-import { dyedWith, type Swatch, swatchesOf } from '@/core/swatch/swatch';
-import { errorText, get } from '../api/http';
+import { colourByText, lightText, stateText } from '@/core/swatch/look';
+import { dyedWith } from '@/core/swatch/swatch';
 import { newId } from '../api/newId';
 import { Patch } from '../look/Patch';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import type { TrialValues } from '../trials/trialDraft';
+import { useWhole, type Whole } from './useWhole';
 
 const TrialMaker = later(() => import('../trials/TrialMaker').then((module) => module.TrialMaker));
 
@@ -26,37 +25,9 @@ interface Props {
   readonly onClose: () => void;
 }
 
-interface Whole {
-  readonly view: SwatchView;
-  readonly lot: LotView;
-  readonly swatch: Swatch;
-}
-
 /** Results side by side: touching, the difference in words, and every factor that differs. */
 export function CompareSwatches({ chosen, onClose }: Props) {
-  const lotIds = [...new Set(chosen.map((swatch) => swatch.lotId))];
-  const lots = useQueries({ queries: lotIds.map((id) => ({ queryKey: [`/lots/${id}`], queryFn: () => get<LotView>(`/lots/${id}`) })) });
-  const looks = useQueries({ queries: lotIds.map((id) => ({ queryKey: [`/lots/${id}/looks`], queryFn: () => get<Look[]>(`/lots/${id}/looks`) })) });
-  const fault = [...lots, ...looks].find((query) => query.error)?.error;
-  const known = [...lots, ...looks].map((query) => query.data);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the answers are what it is made of, however many there are
-  const whole = useMemo(
-    () =>
-      chosen.flatMap((view): Whole[] => {
-        const at = lotIds.indexOf(view.lotId);
-        const [lot, own] = [lots[at]?.data, looks[at]?.data];
-        const swatch =
-          lot &&
-          own &&
-          swatchesOf(
-            lot.id,
-            lot.passport,
-            own.filter((look) => look.lotIds.includes(lot.id)),
-          ).find((one) => one.id === view.id);
-        return lot && swatch ? [{ view, lot, swatch }] : [];
-      }),
-    [chosen, ...known],
-  );
+  const { whole, fault } = useWhole(chosen);
   const [making, setMaking] = useState<Partial<TrialValues> | null>(null);
   // One window at a time: what is thought out now takes the place of what it came from.
   if (making) return <TrialMaker start={making} onClose={() => setMaking(null)} />;
@@ -85,7 +56,7 @@ export function CompareSwatches({ chosen, onClose }: Props) {
           </span>
         ))}
       </div>
-      {fault ? <Notice kind="fault">{errorText(fault)}</Notice> : null}
+      {fault ? <Notice kind="fault">{fault}</Notice> : null}
       {whole.length === chosen.length ? <Differences whole={whole} onTrial={setMaking} /> : <p className="quiet">comparing …</p>}
     </Modal>
   );

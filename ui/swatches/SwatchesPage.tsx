@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SwatchView } from '@/contract/views';
 import { countText } from '@/core/measure/print';
+import { runOfResult } from '@/core/swatch/swatch';
 import { found, inOrder, nearest, WALL_ORDERS, type WallOrder } from '@/core/swatch/wall';
 import { useLoaded } from '../api/useLoaded';
 import { TypedInput } from '../form/TypedInput';
@@ -56,6 +57,8 @@ export function SwatchesPage() {
   }, [all, words, order, target, columns]);
   if (loaded.state === 'loading') return <LoadingPage title="Swatches" />;
   if (loaded.state === 'failed') return <FailedPage title="Swatches" why={loaded.why} retry={loaded.retry} />;
+  const one = chosen.length === 1 ? loaded.value.find(({ id }) => id === chosen[0]) : undefined;
+  const run = one && runOfResult(one.id);
   const toggle = (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had));
   const count = rows.reduce((sum, row) => sum + row.tiles.length, 0);
   return (
@@ -79,6 +82,9 @@ export function SwatchesPage() {
             <Button disabled={chosen.length === 0} onClick={() => setChosen([])}>
               Put back
             </Button>
+            <LinkButton disabled={chosen.length === 0} href={`/swatches/card?ids=${chosen.map(encodeURIComponent).join(',')}`}>
+              Sample card
+            </LinkButton>
             <Button type="primary" disabled={chosen.length < 2} onClick={() => setComparing(true)}>
               Side by side{chosen.length > 0 ? `: ${chosen.length}` : ''}
             </Button>
@@ -109,6 +115,12 @@ export function SwatchesPage() {
             <span style={{ width: 240 }}>
               <TypedInput aria-label="Nearest to a colour" read={labReader()} value={near} onChange={setNear} placeholder="nearest to #c9a23a" />
             </span>
+            <Button disabled={!one?.hex} onClick={() => setNear(one?.hex ?? '')}>
+              Nearest to it
+            </Button>
+            <LinkButton disabled={!run} href={`/runs/${run}/record?again`}>
+              Do it again
+            </LinkButton>
           </div>
           <div ref={room}>
             {count === 0 ? (
