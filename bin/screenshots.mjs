@@ -18,7 +18,7 @@ const VIEWS = [
   ['record', '/runs/run-weld/record', WIDE],
   ['fibre', '/fibre', WIDE],
   ['lot', '/fibre/gotland', WIDE],
-  ['labels', '/fibre/labels?ids=gotland,ribbon,skein-a,skein-b,skein-c', WIDE],
+  ['trial', '/swatches/trials/weld-afters', WIDE],
   ['shelf', '/shelf', WIDE, (page) => page.getByRole('button', { name: 'weld', exact: true }).click()],
   ['home', '/shelf?tab=home', WIDE],
   ['methods', '/methods', WIDE],

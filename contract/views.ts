@@ -20,7 +20,7 @@ export interface LotView extends Lot {
   readonly passport: Passport;
   /** Its colour as it was read last, dry; null when nobody read it. */
   readonly seenHex: string | null;
-  /** The trial that it is a piece of, and what it gets there; `gets` is null for a control. Only of a lot alone, not in lists. */
+  /** The trial that it is a piece of, and what it gets there; `gets` is null for a control. */
   readonly trial?: { readonly id: string; readonly name: string; readonly gets: string | null } | undefined;
 }
 

@@ -12,12 +12,12 @@ import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
 import type { Look } from '@/core/swatch/look';
 import { looksByLot, seenDry } from '@/core/swatch/swatch';
-import { getsIn } from '@/core/trial/trial';
+import { getsIn, type Trial } from '@/core/trial/trial';
 import type { Db } from '@/store/db';
 import { colouredLooks } from '@/store/looks';
 import { listLots, loadEntries, loadLot, loadLots, lotOfEntry } from '@/store/lots';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
-import { trialsOfLot } from '@/store/trials';
+import { listTrials, trialsOfLot } from '@/store/trials';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { conflict, invalid, notFound } from './problem';
@@ -26,7 +26,13 @@ export async function lotsWithPassports({ store }: App, ended: boolean): Promise
   const lots = await listLots(store.db, ended);
   const passports = await passportsOf(store.db, lots);
   const seen = looksByLot(await colouredLooks(store.db, null));
-  return lots.map((lot) => ({ ...lot, passport: passports.get(lot.id) ?? foldPassport([]), seenHex: seenHex(seen.get(lot.id) ?? []) }));
+  const pieces = new Map((await listTrials(store.db)).flatMap((trial) => trial.pieces.map(({ lotId }) => [lotId, trial] as const)));
+  return lots.map((lot) => ({
+    ...lot,
+    passport: passports.get(lot.id) ?? foldPassport([]),
+    seenHex: seenHex(seen.get(lot.id) ?? []),
+    ...pieceOf(pieces.get(lot.id), lot.id),
+  }));
 }
 
 export async function lotWithPassport({ store }: App, id: string): Promise<LotView> {
@@ -38,9 +44,12 @@ export async function lotWithPassport({ store }: App, id: string): Promise<LotVi
     ...lot,
     passport,
     seenHex: seenHex(await colouredLooks(store.db, [id])),
-    ...(trial ? { trial: { id: trial.id, name: trial.name, gets: getsIn(trial, id) } } : {}),
+    ...pieceOf(trial, id),
   };
 }
+
+const pieceOf = (trial: Trial | undefined, lotId: string): Pick<LotView, 'trial'> =>
+  trial ? { trial: { id: trial.id, name: trial.name, gets: getsIn(trial, lotId) } } : {};
 
 function seenHex(looks: readonly Look[]): string | null {
   const lab = seenDry(looks);

@@ -14,6 +14,13 @@ describe('finding a lot', () => {
     expect(names('')).toHaveLength(3);
     expect(names('lamb silk')).toEqual([]);
   });
+  test('pieces of trials are listed when they are asked for, and always found by their words', () => {
+    const cut = indexLots([...lots, { ...wool('p', 5), name: 'K4 · Ladder', passport: foldPassport([]), trial: { id: 't' } }]);
+    const wish = { text: '', form: null, mordant: null };
+    expect(findLots(cut, wish)).toHaveLength(3);
+    expect(findLots(cut, { ...wish, pieces: true })).toHaveLength(4);
+    expect(findLots(cut, { ...wish, text: 'ladder' }).map((lot) => lot.id)).toEqual(['p']);
+  });
   test('by form and by what is known of the mordant', () => {
     expect(findLots(index, { text: '', form: 'cloth', mordant: null })).toEqual([]);
     expect(findLots(index, { text: '', form: null, mordant: 'unknown' })).toHaveLength(3);

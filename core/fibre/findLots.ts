@@ -7,9 +7,11 @@ export interface LotWish {
   readonly text: string;
   readonly form: Lot['form'] | null;
   readonly mordant: Certainty | null;
+  /** Pieces of trials as well; left out, they are found by their words alone: a grid has dozens. */
+  readonly pieces?: boolean;
 }
 
-type Found = Pick<Lot, 'name' | 'form' | 'composition' | 'finishes' | 'note'> & { readonly passport: Passport };
+type Found = Pick<Lot, 'name' | 'form' | 'composition' | 'finishes' | 'note'> & { readonly passport: Passport; readonly trial?: unknown };
 
 /** A lot with its words lower-cased once, so that a keystroke only compares. */
 export interface LotIndex<T extends Found> {
@@ -30,6 +32,7 @@ export const indexLots = <T extends Found>(lots: readonly T[]): LotIndex<T> => (
 export function findLots<T extends Found>(index: LotIndex<T>, wish: LotWish): T[] {
   const wanted = wish.text.toLowerCase().split(/\s+/).filter(Boolean);
   return index.lots.filter((lot, i) => {
+    if (lot.trial && !wish.pieces && wanted.length === 0) return false;
     const words = index.words[i] ?? '';
     for (const word of wanted) if (!words.includes(word)) return false;
     return (wish.form === null || lot.form === wish.form) && (wish.mordant === null || lot.passport.state.mordant === wish.mordant);

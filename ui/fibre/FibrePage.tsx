@@ -30,7 +30,7 @@ export function FibrePage() {
   const [ended, setEnded] = useState(false);
   const loaded = useLoaded<LotView[]>(ended ? '/lots?ended=yes' : '/lots');
   const router = useRouter();
-  const [wish, setWish] = useState<LotWish>({ text: '', form: null, mordant: null });
+  const [wish, setWish] = useState<LotWish>({ text: '', form: null, mordant: null, pieces: false });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [looked, setLooked] = useState<string | null>(null);
   const [open, setOpen] = useState<'add' | 'join' | null>(null);
@@ -43,7 +43,8 @@ export function FibrePage() {
   if (!lots) return <LoadingPage title="Fibre" />;
   const toggle = (id: string) => setChosen(chosen.has(id) ? new Set([...chosen].filter((one) => one !== id)) : new Set([...chosen, id]));
   const chosenLots = lots.filter((lot) => chosen.has(lot.id));
-  const isNarrowed = wish.text !== '' || wish.form !== null || wish.mordant !== null;
+  const pieces = lots.filter((lot) => lot.trial).length;
+  const isNarrowed = (pieces > 0 && !wish.pieces) || wish.text !== '' || wish.form !== null || wish.mordant !== null;
   const shown = found.find((lot) => lot.id === looked) ?? found[0];
   return (
     <Page
@@ -79,6 +80,11 @@ export function FibrePage() {
         <Checkbox checked={ended} onChange={(event) => setEnded(event.target.checked)}>
           and those no more
         </Checkbox>
+        {pieces > 0 ? (
+          <Checkbox checked={wish.pieces ?? false} onChange={(event) => setWish({ ...wish, pieces: event.target.checked })}>
+            and {countText(pieces, 'piece')} of trials
+          </Checkbox>
+        ) : null}
         <span className="quiet" aria-live="polite">
           {isNarrowed ? `${found.length} of ${countText(lots.length, 'lot')}` : countText(lots.length, 'lot')}
         </span>
@@ -107,7 +113,7 @@ export function FibrePage() {
           its past. Unknown is a good answer.
         </EmptyPlace>
       ) : found.length === 0 ? (
-        <EmptyPlace act={<Button onClick={() => setWish({ text: '', form: null, mordant: null })}>Show all lots</Button>}>
+        <EmptyPlace act={<Button onClick={() => setWish({ text: '', form: null, mordant: null, pieces: true })}>Show all lots</Button>}>
           No lot fits. Take a word out, or look among those no more.
         </EmptyPlace>
       ) : (

@@ -21,7 +21,11 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
   const print = usePrint();
   const [text, setText] = useState('');
   const index = useMemo(() => indexLots(lots), [lots]);
-  const found = useMemo(() => findLots(index, { text, form: null, mordant: null }), [index, text]);
+  const found = useMemo(() => {
+    const listed = findLots(index, { text, form: null, mordant: null });
+    // What is ticked stays in the list, a trial's pieces among it.
+    return text.trim() === '' ? [...listed, ...lots.filter((lot) => lot.trial && chosen.includes(lot.id))] : listed;
+  }, [index, text, lots, chosen]);
   const toggle = (id: string) => onChoose(chosen.includes(id) ? chosen.filter((had) => had !== id) : [...chosen, id]);
   const chosenLots = lots.filter((lot) => chosen.includes(lot.id));
   const total = sumFigures(chosenLots.map((lot) => lot.dryWeightG));
