@@ -108,7 +108,7 @@ export const endpoints = {
   listLooks: {
     method: 'GET',
     path: '/looks',
-    summary: 'What was seen at a run, or of a lot alone; without either, everything',
+    summary: 'What was seen at a run, of a lot alone or of a kept bath; without any of them, everything',
     query: looks.lookFilter,
     response: z.array(looks.look),
   },

@@ -54,7 +54,7 @@ export type LookInput = z.infer<typeof lookInput>;
 const reason = line(200).min(1, 'Say why: it stands beside it for ever.');
 export const lookMove = z.strictObject({ lotIds: z.array(id).min(1, 'Say to which lot.').max(60), reason, revision });
 export const lookWithdraw = z.strictObject({ reason, revision });
-export const lookFilter = z.object({ lotId: id.optional(), runId: id.optional() });
+export const lookFilter = z.object({ lotId: id.optional(), runId: id.optional(), liquorId: id.optional() });
 
 export const dryingFilter = z.object({ dye: line(120).optional() });
 export const swatchFilter = z.object({ runId: id.optional() });

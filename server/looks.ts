@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { LookInput, lookMove, lookWithdraw } from '@/contract/looks';
+import type { LookInput, lookFilter, lookMove, lookWithdraw } from '@/contract/looks';
 import type { SwatchView } from '@/contract/views';
 import { hexOfLab } from '@/core/colour/lab';
 import { type Lot, printComposition } from '@/core/fibre/lot';
@@ -9,7 +9,7 @@ import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName
 import { getsIn } from '@/core/trial/trial';
 import { isBlobHash } from '@/store/blobs';
 import type { Db } from '@/store/db';
-import { colouredLooks, listLooks, loadLook, looksOfLots, looksOfRun } from '@/store/looks';
+import { colouredLooks, listLooks, loadLook, looksOfLiquor, looksOfLots, looksOfRun } from '@/store/looks';
 import { loadLot, loadLots } from '@/store/lots';
 import { loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
@@ -99,7 +99,9 @@ function change(app: App, id: string, revision: number, changed: (had: Look, sig
   });
 }
 
-export async function looksBy({ store }: App, { lotId, runId }: { lotId?: string | undefined; runId?: string | undefined }): Promise<Look[]> {
+export async function looksBy({ store }: App, filter: z.infer<typeof lookFilter>): Promise<Look[]> {
+  const { lotId, runId, liquorId } = filter;
+  if (liquorId !== undefined) return looksOfLiquor(store.db, liquorId);
   if (runId !== undefined) return (await looksOfRun(store.db, runId)).filter((look) => lotId === undefined || look.lotIds.includes(lotId));
   return lotId === undefined ? listLooks(store.db) : looksOfLots(store.db, [lotId]);
 }

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import exifr from 'exifr';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
@@ -55,6 +57,20 @@ describe('a picture that comes in', () => {
       const { bytes } = await picture(t.app, hash);
       const { exif, icc, xmp, iptc, orientation } = await sharp(bytes).metadata();
       expect([exif, icc, xmp, iptc, orientation]).toEqual([undefined, undefined, undefined, undefined, undefined]);
+    }
+  });
+  test('in a phone’s own format is read: both halves are there, in their colours, the right way up', async () => {
+    // 96 × 64 px, #a87c3a over #3a5ca8, drawn by code and written by the encoder of libheif 1.15.
+    const kept = await keep(readFileSync(path.join(import.meta.dirname, 'fixtures/two-colours.heic')));
+    expect(kept).toMatchObject({ widthPx: 96, heightPx: 64, takenAtMs: null });
+    const { bytes } = await picture(t.app, kept.hash);
+    for (const [top, code] of [
+      [6, [0xa8, 0x7c, 0x3a]],
+      [42, [0x3a, 0x5c, 0xa8]],
+    ] as const) {
+      const { channels } = await sharp(await sharp(bytes).extract({ left: 8, top, width: 80, height: 16 }).toBuffer()).stats();
+      // Two lossy steps: a few codes.
+      for (const [i, value] of code.entries()) expect(Math.abs((channels[i]?.mean ?? 0) - value)).toBeLessThan(8);
     }
   });
   test('that was cut off, or is no such picture inside, is refused in words', async () => {

@@ -14,6 +14,7 @@ const bodies = async (db: Db, where: string, params: unknown[]): Promise<Look[]>
 /** All of them, withdrawn ones among them, oldest first; so are the lists below. */
 export const listLooks = (db: Db): Promise<Look[]> => bodies(db, '', []);
 export const looksOfRun = (db: Db, runId: string): Promise<Look[]> => bodies(db, 'where run_id = $1', [runId]);
+export const looksOfLiquor = (db: Db, liquorId: string): Promise<Look[]> => bodies(db, "where body ->> 'liquorId' = $1", [liquorId]);
 export const looksOfLots = (db: Db, lotIds: readonly string[]): Promise<Look[]> => bodies(db, "where body -> 'lotIds' ?| $1", [lotIds]);
 
 /** Looks at which a colour was read: of these lots, or of all. */

@@ -9,11 +9,17 @@ test('one difference, or none, needs no trial', () => {
   expect(smallestTrial([factor('fibre', 'same'), factor('mordant', 'differs')])).toBeNull();
 });
 // T78, T80
-test('two need three pieces, each change alone', () => {
+test('two need each of one with each of the other, twice over: 8 pieces', () => {
   const trial = smallestTrial([factor('dye', 'differs'), factor('preparation', 'differs'), factor('fibre', 'same')]);
-  expect(trial).toMatchObject({ pieces: 3, says: expect.stringContaining('another dye, preparation') });
+  expect(trial).toMatchObject({ pieces: 8, design: 'full', says: expect.stringContaining('each dye with each preparation (2 × 2), twice over') });
 });
-test('what nobody knows must be tried as well', () => expect(smallestTrial([factor('dye', 'differs'), factor('scour', 'cannotTell')])?.pieces).toBe(3));
+test('what nobody knows must be tried as well', () => expect(smallestTrial([factor('dye', 'differs'), factor('scour', 'cannotTell')])?.pieces).toBe(8));
+test('three need one as the first and each change alone, twice over', () =>
+  expect(smallestTrial(['dye', 'mordant', 'fibre'].map((what) => factor(what, 'differs')))).toMatchObject({
+    pieces: 8,
+    design: 'single',
+    says: expect.stringContaining('another dye, mordant, fibre'),
+  }));
 test('what lies in the past is kept alike by one day', () =>
   expect(smallestTrial([factor('dye', 'differs'), factor('mordanted', 'differs')])?.says).toContain('Done all on one day, mordanted is alike for all'));
 test('too much is no trial', () =>

@@ -100,6 +100,16 @@ function standsFor(colours: readonly SeenColour[]): SeenColour | null {
 /** Got in a way that the light does not sway. */
 export const isCorrected = ({ by }: ColourReading): boolean => by.kind === 'typed' || (by.kind === 'picture' && by.card !== null);
 
+/** The colours that were read at looks, in their order. */
+export const coloursIn = (looks: readonly Look[]): SeenColour[] =>
+  looks.flatMap(({ id, colour, atMs, state, light, part }) => (colour ? [{ lab: colour.lab, by: colour.by, lookId: id, atMs, state, light, part }] : []));
+
+/** Those that may be held against the last of them: of its state and part, got as surely as it was. */
+export function alikeColours(colours: readonly SeenColour[]): SeenColour[] {
+  const last = colours.at(-1);
+  return last ? colours.filter((colour) => colour.state === last.state && colour.part === last.part && isCorrected(colour) === isCorrected(last)) : [];
+}
+
 /** Folds all looks at one lot into its results, oldest first. @param looks of this lot, in any order; withdrawn ones count for nothing */
 export function swatchesOf(lotId: string, passport: Passport, looks: readonly Look[]): Swatch[] {
   const stages = new Map<string, { stage: Stage; looks: Look[] }>();
@@ -111,9 +121,7 @@ export function swatchesOf(lotId: string, passport: Passport, looks: readonly Lo
     else stages.set(stage.key, { stage, looks: [look] });
   }
   return [...stages.values()].map(({ stage, looks: own }) => {
-    const colours = own.flatMap(({ id, colour, atMs, state, light, part }) =>
-      colour ? [{ lab: colour.lab, by: colour.by, lookId: id, atMs, state, light, part }] : [],
-    );
+    const colours = coloursIn(own);
     return {
       id: `${lotId}~${stage.key}`,
       lotId,

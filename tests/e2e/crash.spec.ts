@@ -1,10 +1,13 @@
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, rmSync, statSync, truncateSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
+import sharp from 'sharp';
 import type { RunView } from '../../contract/views';
 import { METRIC } from '../../core/measure/measures';
 import { printer } from '../../core/measure/printer';
+import type { Picture } from '../../core/swatch/look';
 import { stoveView } from '../../ui/stove/stoveView';
 import { type BuiltServer, startBuilt } from './builtServer';
 
@@ -161,6 +164,76 @@ test(`killed ${KILLS} times while acts are sent: nothing acknowledged is lost or
   await everythingThere();
   expect((await call<{ notices: string[] }>('GET', '/health')).notices.join(' ')).toContain('came from the journal');
   expect(running.said()).toContain('came from the journal');
+  await end(running, 'SIGTERM');
+  rmSync(data, { recursive: true, force: true });
+});
+
+/** Twenty small pictures, each another one. */
+const drawnPictures = (): Promise<Buffer[]> =>
+  Promise.all(
+    Array.from({ length: 20 }, (_, i) =>
+      sharp({ create: { width: 160 + i, height: 120, channels: 3, background: { r: 10 * i, g: 255 - 10 * i, b: 90 } } })
+        .png()
+        .toBuffer(),
+    ),
+  );
+
+test('killed while twenty pictures come in: each acknowledged one is there, whole, and named once', async () => {
+  test.setTimeout(5 * 60_000);
+  const data = mkdtempSync(path.join(tmpdir(), 'hyndle-pictures-'));
+  let running = await start(data);
+  await call('POST', '/lots', {
+    id: 'lot',
+    name: 'Lot',
+    form: 'skein',
+    composition: [{ fibre: 'wool', pct: 100 }],
+    dryWeightG: { state: 'measured', value: 100 },
+    pieces: 1,
+    baseHex: null,
+    note: '',
+  });
+  const pictures = await drawnPictures();
+  const kept = new Map<number, Picture>();
+  const named = new Set<number>();
+  const keep = async (i: number) => {
+    const response = await fetch(`${BASE}/blobs`, { method: 'POST', headers: { 'content-type': 'image/png' }, body: new Uint8Array(pictures[i] as Buffer) });
+    if (!response.ok) throw new Answered(`${response.status} ${await response.text()}`);
+    kept.set(i, (await response.json()) as Picture);
+    const look = { lotIds: ['lot'], part: null, liquorId: null, at: null, state: 'dry', light: null, colour: null, verdict: {}, note: '' };
+    await call('POST', '/looks', { ...look, id: `look-${i}`, pictures: [kept.get(i)] });
+    named.add(i);
+  };
+  for (let turn = 0; turn < 4; turn++) {
+    // Three at once, as a phone sends them; what failed is sent again, under the same id.
+    const open = pictures.map((_, i) => i).filter((i) => !named.has(i));
+    const sending = Promise.all(
+      [0, 1, 2].map(async (lane) => {
+        for (const i of open.filter((one) => one % 3 === lane))
+          await keep(i).catch((error: unknown) => {
+            if (error instanceof Answered) throw error;
+          });
+      }),
+    );
+    if (turn < 3) {
+      await new Promise((resolve) => setTimeout(resolve, 60 + Math.random() * 300));
+      await Promise.all([sending, end(running, 'SIGKILL')]);
+      running = await start(data);
+    } else await sending;
+    for (const { hash, middle, small } of kept.values())
+      for (const name of [hash, middle, small]) {
+        const response = await fetch(`${BASE}/blobs/${name}`);
+        expect(response.status).toBe(200);
+        expect(
+          createHash('sha256')
+            .update(new Uint8Array(await response.arrayBuffer()))
+            .digest('hex'),
+        ).toBe(name);
+      }
+    const looks = await call<{ id: string }[]>('GET', '/lots/lot/looks');
+    expect([...named].filter((i) => !looks.some((look) => look.id === `look-${i}`))).toEqual([]);
+    expect(new Set(looks.map((look) => look.id)).size).toBe(looks.length);
+  }
+  expect(named.size).toBe(pictures.length);
   await end(running, 'SIGTERM');
   rmSync(data, { recursive: true, force: true });
 });

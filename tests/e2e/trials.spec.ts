@@ -106,6 +106,22 @@ test('a ladder of three strengths, two mordants and two dips: twelve pieces and 
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'The trial, as a table' }).click()]);
   expect(file.suggestedFilename()).toContain('.csv');
   await page.keyboard.press('Escape');
+
+  // Filled in a spreadsheet: shown first, kept, taken back.
+  const control = (trial.pieces as { code: string; cell: unknown }[]).find((piece) => piece.cell === null)?.code;
+  await page.getByRole('button', { name: 'Colours from a table' }).click();
+  const table = page.getByRole('dialog', { name: 'Take colours in from a table' });
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), table.getByRole('button', { name: 'Choose a table' }).click()]);
+  const text = `code;L*;a*;b*\n${control};88,2;0,4;9,1\nZZ9;1;2;3\n`;
+  await chooser.setFiles({ name: 'ladder.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await expect(table).toContainText('1 new colour');
+  await expect(table).toContainText('Line 3: No piece of this trial is called “ZZ9”.');
+  await table.getByRole('button', { name: 'Keep 1 colour' }).click();
+  await expect(grid.getByRole('button', { name: `${control}: L* 88, dry` })).toBeAttached();
+  await table.getByRole('button', { name: 'Take them back' }).click();
+  await expect(table).toContainText('1 colour taken back');
+  await expect(grid.getByRole('button', { name: `${control}: not looked at yet` })).toBeAttached();
+  await table.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Plan the session' }).click();
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Paste ladder');
   const who = page.getByRole('row', { name: /Alum, low/ });
@@ -139,10 +155,9 @@ test('two results that differ in two things: the trial that would tell is made o
   await expect(sheet).toContainText('cannot be put down to any one of them');
   await sheet.getByRole('button', { name: 'Make that trial' }).click();
   const form = page.getByRole('dialog', { name: 'Make a trial' });
-  // Three cells of two pieces, and a control.
-  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('3 cells, 7 pieces');
+  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('4 cells, 8 pieces, 80 g of fibre');
   await choose(page, form.getByLabel('Cut from'), 'Two, first');
   await form.getByLabel('Weight of a piece').fill('3');
   await form.getByRole('button', { name: 'Cut the pieces' }).click();
-  await expect(page.getByRole('region', { name: 'The grid' }).getByRole('button')).toHaveCount(7);
+  await expect(page.getByRole('region', { name: 'The grid' }).getByRole('button')).toHaveCount(8);
 });

@@ -6,8 +6,7 @@ import { changeGrade, printRating } from '@/core/colour/grades';
 import { hexOfLab } from '@/core/colour/lab';
 import { beside, besideText } from '@/core/swatch/beside';
 import { colourByText, isWithdrawn, type Light, type Look, type LookState, lightText, lookText, type Picture, stateText } from '@/core/swatch/look';
-import { isCorrected, type SeenColour, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
-import { stopRule } from '@/core/uptake/stopRule';
+import { type SeenColour, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
 import { errorText, post } from '../api/http';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
@@ -20,6 +19,7 @@ import { Drying } from './Drying';
 import { LookBoxNotice } from './LookBoxNotice';
 import { LIGHT, STATE } from './lookWords';
 import { OneTap } from './OneTap';
+import { OnItsWay } from './OnItsWay';
 import { Patch } from './Patch';
 import { type LookOf, PictureButton } from './PictureButton';
 import { Thumbs } from './Thumbs';
@@ -149,25 +149,6 @@ function SwatchLooks({ swatch, gets, onRead, onChange }: SwatchProps) {
         })}
       </ol>
     </section>
-  );
-}
-
-/** Colours of one state, all corrected or none: how much of its way is done, and whether waiting is worth it. */
-function OnItsWay({ colours }: { colours: readonly SeenColour[] }) {
-  const print = usePrint();
-  const now = useNow(60_000);
-  const rule = useMemo(() => {
-    const last = colours.at(-1);
-    const alike = last ? colours.filter((colour) => colour.state === last.state && colour.part === last.part && isCorrected(colour) === isCorrected(last)) : [];
-    // Two looks are wet and dry, or before and after: nobody asks for an end.
-    return alike.length < 3 ? null : stopRule(alike);
-  }, [colours]);
-  if (!rule) return null;
-  return (
-    <p role="status">
-      <strong>Does it still take colour?</strong> {rule.says}
-      {rule.kind === 'cannotTell' && rule.lookAtMs !== null ? ` Look next about ${print.date(rule.lookAtMs, now)}.` : ''}
-    </p>
   );
 }
 

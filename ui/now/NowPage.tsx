@@ -14,6 +14,8 @@ import { untilText } from '../stove/stoveView';
 import { type Call, nowView, type Place } from './nowView';
 import { RecoveryNotice } from './RecoveryNotice';
 
+/** Where something soaks or rests: whether waiting is still worth it. */
+const RunOnItsWay = later(() => import('../look/RunOnItsWay').then((module) => module.RunOnItsWay));
 const FirstVisit = later(() => import('./FirstVisit').then((module) => module.FirstVisit));
 
 /** What needs hands, across every session, in order of time. */
@@ -38,7 +40,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
       {first ? <FirstCall call={first} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
       <div className="columns">
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
-        <Places title="Left to itself" none="Nothing rests or soaks." places={left} figureOf={({ card }) => card.nextCall?.when ?? ''} />
+        <Places title="Left to itself" none="Nothing rests or soaks." places={left} figureOf={({ card }) => card.nextCall?.when ?? ''} isLeft />
         {inHand.length > 0 ? <Places title="In your hands" none="" places={inHand} figureOf={({ card }) => card.nextCall?.when ?? ''} /> : null}
         <Panel title="Coming up">
           {later.length + planned.length === 0 ? <p className="quiet">Nothing planned.</p> : null}
@@ -128,9 +130,11 @@ interface PlacesProps {
   readonly none: string;
   readonly places: readonly Place[];
   readonly figureOf: (place: Place) => string;
+  /** They go on by themselves: somebody may ask whether they still should. */
+  readonly isLeft?: boolean;
 }
 
-function Places({ title, none, places, figureOf }: PlacesProps) {
+function Places({ title, none, places, figureOf, isLeft = false }: PlacesProps) {
   const print = usePrint();
   return (
     <Panel title={title}>
@@ -147,6 +151,15 @@ function Places({ title, none, places, figureOf }: PlacesProps) {
               .join('; then ')}
             figure={figureOf(place)}
             hex={place.card.threads[0]}
+            under={
+              isLeft ? (
+                <RunOnItsWay
+                  runId={place.live.view.run.id}
+                  stepId={place.card.step.id}
+                  lots={place.live.view.plan.lots.filter((lot) => place.card.step.lotIds.includes(lot.id))}
+                />
+              ) : null
+            }
           />
         ))}
       </ul>
@@ -161,9 +174,10 @@ interface RowProps {
   readonly more?: string;
   readonly figure: string;
   readonly hex?: string | undefined;
+  readonly under?: ReactNode;
 }
 
-function NowRow({ href, name, what, more = '', figure, hex }: RowProps) {
+function NowRow({ href, name, what, more = '', figure, hex, under = null }: RowProps) {
   return (
     <li>
       <Link href={href} className="now-row">
@@ -175,6 +189,7 @@ function NowRow({ href, name, what, more = '', figure, hex }: RowProps) {
         </span>
         <span className="figure">{figure}</span>
       </Link>
+      {under}
     </li>
   );
 }

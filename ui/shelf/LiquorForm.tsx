@@ -13,6 +13,7 @@ import { FormSheet } from '../form/FormSheet';
 import { Hidden } from '../form/Hidden';
 import { TypedItem } from '../form/TypedItem';
 import { amountReader, asTyped, typedValue } from '../form/typed';
+import { BathLooks } from '../look/BathLooks';
 import { usePrint } from '../shell/facts';
 import { PutAway } from './PutAway';
 
@@ -116,6 +117,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
           <Form.Item name="note" label="Note">
             <Input.TextArea autoSize={{ minRows: 1 }} />
           </Form.Item>
+          {liquor ? <BathLooks liquorId={liquor.id} name={liquor.name} /> : null}
         </>
       )}
     </FormSheet>

@@ -5,6 +5,7 @@ import type { PlanLot } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
 import { isWithdrawn, type Look } from '@/core/swatch/look';
 import { Drying } from '../look/Drying';
+import { RunOnItsWay } from '../look/RunOnItsWay';
 import { Open } from '../shell/Open';
 import { type AskFor, actRow, actsAt, isAsk } from './acts';
 import type { StoveCard } from './stoveView';
@@ -19,6 +20,7 @@ interface Props {
   readonly onPale: ((lotIds: readonly string[]) => void) | null;
   /** How it looks, in a few taps. */
   readonly onLook: () => void;
+  readonly runId: string;
   /** What dyes in it; null: nothing does. */
   readonly dye: string | null;
   /** What was seen at this run. */
@@ -29,7 +31,7 @@ interface Props {
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, dye, looks, onPale, onLook, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, runId, dye, looks, onPale, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -69,6 +71,7 @@ export function MoreActs({ card, lots, dye, looks, onPale, onLook, onAsk, onLog,
           {END.more}
         </Button>
       </div>
+      <RunOnItsWay runId={runId} stepId={stepId} lots={lots} />
       {card.isWet && dye !== null
         ? lots.map((lot) => (
             <Open key={lot.id} title={lots.length > 1 ? `When to lift ${lot.name}, by its colour` : 'When to lift it, by its colour'}>

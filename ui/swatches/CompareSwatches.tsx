@@ -5,7 +5,7 @@ import type { SwatchView } from '@/contract/views';
 import { overdye } from '@/core/colour/kubelkaMunk';
 import { hexOfLab, hexOfLinear, linearOf } from '@/core/colour/lab';
 import { compareLots, type Factor } from '@/core/compare/passports';
-import { type SmallestTrial, smallestTrial } from '@/core/compare/smallestTrial';
+import { type SmallestTrial, smallestTrial, TWICE } from '@/core/compare/smallestTrial';
 import { beside, besideText } from '@/core/swatch/beside';
 import { colourByText, lightText, stateText } from '@/core/swatch/look';
 import { dyedWith } from '@/core/swatch/swatch';
@@ -187,12 +187,14 @@ function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
 }
 
 /** The trial that would tell: each change alone, two of each, so that it also says how sure it is. */
-function startOf(a: Whole, b: Whole, { changes }: SmallestTrial): Partial<TrialValues> {
+function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial): Partial<TrialValues> {
   return {
     name: `${a.view.name} or ${b.view.name}`.slice(0, 120),
     question: `Which of ${changes.map(({ what }) => what).join(', ')} makes the difference?`,
-    design: 'single',
-    repeats: 2,
+    design,
+    repeats: TWICE,
+    controls: 0,
+    pieceG: 10,
     factors: changes.map(({ what, levels }) => ({ id: newId(), kind: 'other', name: what, picks: levels.map((level) => level.slice(0, 60)) })),
   };
 }

@@ -23,6 +23,8 @@ import { TrialGrid } from './TrialGrid';
 
 const LookForm = later(() => import('../look/LookForm').then((module) => module.LookForm));
 
+const TakeReadings = later(() => import('./TakeReadings').then((module) => module.TakeReadings));
+
 type Piece = TrialView['pieces'][number];
 
 /** A trial: its grid as it fills, and what it tells so far. */
@@ -37,6 +39,7 @@ function TrialSheet({ view, book }: { view: TrialView; book: Book }) {
   const router = useRouter();
   const [looking, setLooking] = useState<Piece | null>(null);
   const [givingUp, setGivingUp] = useState(false);
+  const [taking, setTaking] = useState(false);
   const { trial, tells, sessions } = view;
   const way = WAYS.find(({ id }) => id === trial.wayId);
   const byHand = way ? trial.factors.filter(({ levels }) => levels.every(({ how }) => how.kind === 'hand')).map(({ name }) => name) : [];
@@ -60,6 +63,7 @@ function TrialSheet({ view, book }: { view: TrialView; book: Book }) {
           <LinkButton href="/swatches/trials">All trials</LinkButton>
           <LinkButton href={`/fibre/labels?ids=${trial.pieces.map(({ lotId }) => lotId).join(',')}`}>Labels</LinkButton>
           <SaveAs files={[{ label: 'The trial, as a table', path: `/trials/${trial.id}.csv`, kind: 'table' }]} />
+          <Button onClick={() => setTaking(true)}>Colours from a table</Button>
           {way && sessions.length === 0 && !trial.withdrawn ? (
             <Button type="primary" onClick={plan}>
               Plan the session
@@ -97,6 +101,7 @@ function TrialSheet({ view, book }: { view: TrialView; book: Book }) {
           onClose={() => setLooking(null)}
         />
       ) : null}
+      {taking ? <TakeReadings view={view} onClose={() => setTaking(false)} /> : null}
       {givingUp ? <GiveUp view={view} onClose={() => setGivingUp(false)} /> : null}
     </Page>
   );
