@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import * as doors from './doors';
+import * as fastness from './fastness';
 import * as looks from './looks';
 import * as methodFile from './methodFile';
 import * as out from './responses';
@@ -155,6 +156,27 @@ export const endpoints = {
     summary: 'It is given up; its pieces stay what they are',
     body: trials.trialWithdraw,
     response: trials.trial,
+  },
+  listFastness: {
+    method: 'GET',
+    path: '/fastness',
+    summary: 'Light and wash tests of one lot or of all, with their grades so far',
+    query: fastness.fastnessFilter,
+    response: z.array(fastness.fastnessView),
+  },
+  addFastness: {
+    method: 'POST',
+    path: '/fastness',
+    summary: 'Begin a light or wash test; its looks are called for on their days',
+    body: fastness.fastnessInput,
+    response: fastness.fastnessTest,
+  },
+  withdrawFastness: {
+    method: 'POST',
+    path: '/fastness/{testId}/withdraw',
+    summary: 'It is given up; what was seen stays',
+    body: fastness.fastnessWithdraw,
+    response: fastness.fastnessTest,
   },
   listVessels: { method: 'GET', path: '/vessels', summary: 'Vessels in the kitchen’s order', response: z.array(out.vessel) },
   createVessel: { method: 'POST', path: '/vessels', summary: 'A new vessel', body: input.newVessel, response: out.vessel },

@@ -1,3 +1,4 @@
+import type { FastnessTest, Graded } from '@/core/fastness/fastness';
 import type { Lot } from '@/core/fibre/lot';
 import type { Passport } from '@/core/fibre/passport';
 import type { SimPot } from '@/core/heat/simPot';
@@ -116,6 +117,17 @@ export interface SwatchView {
   readonly words: string;
 }
 
+/** A light or wash test with its grades so far. */
+export interface FastnessView {
+  readonly test: FastnessTest;
+  readonly lot: string;
+  readonly grades: readonly Graded[];
+  /** When it wants its next look; null: no more. */
+  readonly nextAtMs: number | null;
+  /** "light: 4-5 after 28 days" */
+  readonly says: string;
+}
+
 /** A trial with what is seen of it so far. */
 export interface TrialView {
   readonly trial: Trial;
@@ -138,6 +150,7 @@ export interface TrialLine {
 
 export type Changed =
   | 'trial'
+  | 'fastness'
   | 'look'
   | 'health'
   | 'everything'

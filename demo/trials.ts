@@ -1,5 +1,6 @@
 import { labOf } from '@/core/colour/lab';
 import type { App } from '@/server/app';
+import { addFastness } from '@/server/fastness';
 import { addLook } from '@/server/looks';
 import { addEntry, addLot } from '@/server/lots';
 import { addTrial } from '@/server/trials';
@@ -18,6 +19,7 @@ export async function shedTrials(at: At, nowMs: number): Promise<void> {
   await grid(at, nowMs);
   await jar(at, nowMs);
   await twoThings(at, nowMs);
+  await tests(at, nowMs);
 }
 
 const hand = (name: string) => ({ name, how: { kind: 'hand' as const } });
@@ -83,6 +85,44 @@ async function jar(at: At, nowMs: number): Promise<void> {
       atMs,
     });
   }
+}
+
+/** A wash test that is done, and a light test whose first look is due. */
+async function tests(at: At, nowMs: number): Promise<void> {
+  const washedMs = nowMs - 10 * DAY;
+  await addFastness(at(washedMs), {
+    id: 'wash-sash',
+    kind: 'wash',
+    lotId: 'sash-two',
+    beganAtMs: washedMs,
+    lookDays: [1],
+    note: 'By hand at 30 °C with the olive soap.',
+  });
+  for (const [i, [part, hex]] of [
+    ['not washed', '#b8961f'],
+    ['washed', '#bd9f35'],
+    ['white cloth, new', '#f2efe6'],
+    ['white cloth, washed with it', '#efe9d2'],
+  ].entries()) {
+    const atMs = washedMs + DAY + i * 60_000;
+    await addLook(at(atMs), {
+      ...plain,
+      part: part ?? null,
+      id: `look-wash-${i}`,
+      lotIds: ['sash-two'],
+      state: 'dry',
+      colour: { lab: labOf(hex ?? ''), by: { kind: 'typed' } },
+      atMs,
+    });
+  }
+  await addFastness(at(nowMs - 8 * DAY), {
+    id: 'light-sash',
+    kind: 'light',
+    lotId: 'sash-one',
+    beganAtMs: nowMs - 8 * DAY,
+    lookDays: [7, 14, 21, 28],
+    note: 'South window.',
+  });
 }
 
 async function twoThings(at: At, nowMs: number): Promise<void> {

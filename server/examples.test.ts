@@ -155,6 +155,16 @@ test('a day at the door, every endpoint once', async () => {
   await show('listSwatches', '/swatches');
   await show('moveLook', '/looks/first-look/move', { lotIds: ['grey-skein'], reason: 'the tags were swapped', revision: 1 });
   await show('withdrawLook', '/looks/first-look/withdraw', { reason: 'read in the shade', revision: 2 });
+  await show('addFastness', '/fastness', {
+    id: 'window',
+    kind: 'light',
+    lotId: 'grey-skein',
+    beganAtMs: SATURDAY_9,
+    lookDays: [7, 14, 28],
+    note: 'South window, half under card.',
+  });
+  await show('listFastness', '/fastness?lotId=grey-skein');
+  await show('withdrawFastness', '/fastness/window/withdraw', { reason: 'the card fell off', revision: 1 });
   const level = (name: string) => ({ name, how: { kind: 'hand' } });
   await t.ask('createLot', '/lots', lotBody('linen', 'Linen', 40));
   await show('addTrial', '/trials', {

@@ -4,6 +4,7 @@ import { shelfOf } from '@/core/shelf/library';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { doorsView, endInvite, endToken, invite, leave, makeToken, openHome, putOut, whoAmI } from './doors/view';
+import { addFastness, fastnessViews, withdrawFastness } from './fastness';
 import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
 import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
@@ -83,6 +84,9 @@ export const handlers: Handlers = {
   getTrial: ({ app, param }) => trialView(app, param('trialId')),
   addTrial: ({ app, body }) => addTrial(app, body),
   withdrawTrial: ({ app, param, body }) => withdrawTrial(app, param('trialId'), body),
+  listFastness: ({ app, query }) => fastnessViews(app, query.lotId),
+  addFastness: ({ app, body }) => addFastness(app, body),
+  withdrawFastness: ({ app, param, body }) => withdrawFastness(app, param('testId'), body),
   listVessels: ({ app }) => listVessels(app.store.db),
   createVessel: ({ app, body: { id, ...input } }) => putVessel(app, id, input, null),
   putVessel: ({ app, param, body: { revision, ...input } }) => putVessel(app, param('vesselId'), input, revision),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import * as fastness from '@/contract/fastness';
 import * as looks from '@/contract/looks';
 import { issuesOf } from '@/contract/plainIssue';
 import * as out from '@/contract/responses';
@@ -39,6 +40,7 @@ const ROWS: Readonly<Record<RowKind, z.ZodType>> = {
   method_shelf: revised,
   look: looks.look,
   trial: trials.trial,
+  fastness_test: fastness.fastnessTest,
   weigh_tick: out.weighTick.extend({ sessionId: id }),
   sent: z.object({ id, path: z.string(), sum: z.number() }),
 };

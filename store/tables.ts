@@ -1,4 +1,5 @@
 import type { Db } from './db';
+import { fastnessTable } from './fastness';
 import { homeTable } from './home';
 import { lookTable } from './looks';
 import { lotTable, passportEntryTable } from './lots';
@@ -32,6 +33,7 @@ const TABLES = {
   weigh_tick: weighTickTable,
   look: lookTable,
   trial: trialTable,
+  fastness_test: fastnessTable,
   sent: sentTable,
 };
 export type RowKind = keyof typeof TABLES;
@@ -71,6 +73,7 @@ const KIND_WORD: Record<RowKind, string> = {
   weigh_tick: 'a tick of a weigh-out',
   look: 'a look at',
   trial: 'the trial',
+  fastness_test: 'a test of fastness:',
   sent: 'what was asked for under the id',
 };
 

@@ -10,6 +10,7 @@ import { printer } from '../../core/measure/printer';
 import type { Picture } from '../../core/swatch/look';
 import { stoveView } from '../../ui/stove/stoveView';
 import { type BuiltServer, startBuilt } from './builtServer';
+import { lotBody } from './steps';
 
 /** The check kills a few times, the fault campaign fifty. */
 const KILLS = Number(process.env.KILLS ?? 12);
@@ -54,16 +55,7 @@ async function prepare(): Promise<{ stepId: string }> {
     dyeOnly: true,
     order: 1,
   });
-  await call('POST', '/lots', {
-    id: 'lot',
-    name: 'Lot',
-    form: 'skein',
-    composition: [{ fibre: 'wool', pct: 100 }],
-    dryWeightG: { state: 'measured', value: 100 },
-    pieces: 1,
-    baseHex: null,
-    note: '',
-  });
+  await call('POST', '/lots', lotBody('lot', 'Lot', 100));
   const draft = {
     name: 'Crash',
     startMs: Date.now(),
@@ -182,16 +174,7 @@ test('killed while twenty pictures come in: each acknowledged one is there, whol
   test.setTimeout(5 * 60_000);
   const data = mkdtempSync(path.join(tmpdir(), 'hyndle-pictures-'));
   let running = await start(data);
-  await call('POST', '/lots', {
-    id: 'lot',
-    name: 'Lot',
-    form: 'skein',
-    composition: [{ fibre: 'wool', pct: 100 }],
-    dryWeightG: { state: 'measured', value: 100 },
-    pieces: 1,
-    baseHex: null,
-    note: '',
-  });
+  await call('POST', '/lots', lotBody('lot', 'Lot', 100));
   const pictures = await drawnPictures();
   const kept = new Map<number, Picture>();
   const named = new Set<number>();

@@ -2,6 +2,7 @@ import type { FileChooser, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { deltaE00, hexOfLinear, type Linear, labOf, linearOf } from '../../core/colour/lab';
 import { expect, test } from './hands';
+import { lotBody } from './steps';
 
 const SIZE = { width: 1200, height: 900 };
 /** A lamp: much red, little blue. */
@@ -22,18 +23,7 @@ const choose = async (page: Page, button: ReturnType<Page['getByRole']>, files: 
 };
 /** A lot of the test's own: what others do to the demo's is none of its business. */
 async function ownLot(page: Page, id: string, name: string): Promise<string> {
-  const data = {
-    id,
-    name,
-    form: 'skein',
-    composition: [{ fibre: 'wool', pct: 100 }],
-    finishes: [],
-    dryWeightG: { state: 'measured', value: 50 },
-    pieces: 1,
-    baseHex: '#e8e2d2',
-    note: '',
-  };
-  expect((await page.request.post('/api/v1/lots', { data })).status()).toBe(200);
+  expect((await page.request.post('/api/v1/lots', { data: lotBody(id, name, 50) })).status()).toBe(200);
   return `/fibre/${id}`;
 }
 const looksOf = async (page: Page, lotId: string): Promise<{ id: string; pictures: unknown[]; note: string }[]> =>

@@ -16,6 +16,19 @@ export async function usualKitchen(page: Page, base: string): Promise<void> {
   await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
 }
 
+/** A lot as a program sends it. */
+export const lotBody = (id: string, name: string, weightG: number, form = 'skein', fibre = 'wool') => ({
+  id,
+  name,
+  form,
+  composition: [{ fibre, pct: 100 }],
+  finishes: [],
+  dryWeightG: { state: 'measured', value: weightG },
+  pieces: 1,
+  baseHex: '#e8e2d2',
+  note: '',
+});
+
 /** A lot of fibre, weighed. */
 export async function addLot(page: Page, base: string, name: string, weight: string): Promise<void> {
   await page.goto(`${base}/fibre`);

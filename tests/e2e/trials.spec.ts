@@ -1,21 +1,11 @@
 import type { Locator, Page } from '@playwright/test';
 import { deltaE00, labOf } from '../../core/colour/lab';
 import { expect, test } from './hands';
+import { lotBody } from './steps';
 
 /** A cloth of the test's own. */
 async function cloth(page: Page, id: string, name: string, g: number): Promise<void> {
-  const data = {
-    id,
-    name,
-    form: 'cloth',
-    composition: [{ fibre: 'linen', pct: 100 }],
-    finishes: [],
-    dryWeightG: { state: 'measured', value: g },
-    pieces: 1,
-    baseHex: '#e8e2d2',
-    note: '',
-  };
-  expect((await page.request.post('/api/v1/lots', { data })).status()).toBe(200);
+  expect((await page.request.post('/api/v1/lots', { data: lotBody(id, name, g, 'cloth', 'linen') })).status()).toBe(200);
 }
 
 const pick = (page: Page, name: string) => page.locator('.ant-select-dropdown:visible .ant-select-item-option').filter({ hasText: name }).first().click();

@@ -24,6 +24,7 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   [/^\/lots/, any((message) => changed('lot', 'look')(message, undefined), acted)],
   [/^\/looks/, (message) => changed('look')(message, undefined)],
   [/^\/swatches/, any(changed('look', 'lot'), acted)],
+  [/^\/fastness/, (message) => changed('fastness', 'look', 'lot')(message, undefined)],
   [/^\/trials/, any((message) => changed('trial', 'look', 'lot', 'session')(message, undefined), acted)],
   [/^\/vessels$/, changed('vessel')],
   [/^\/methods(?:\/([^/]+))?$/, changed('method')],

@@ -7,6 +7,7 @@ import { dyeableShare, printComposition, printFinishes } from '@/core/fibre/lot'
 import { figureText } from '@/core/figure';
 import { errorText, post } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
+import { LotFastness } from '../fastness/LotFastness';
 import { LotResults } from '../look/LotResults';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
@@ -70,6 +71,7 @@ export function LotPage({ lotId }: { lotId: string }) {
       {problem ? <Notice kind="fault">{problem}</Notice> : null}
       <LotBody lot={lot} />
       <LotResults lot={lot} />
+      <LotFastness lot={lot} />
       <CompareLots lot={lot} />
       {open === 'edit' ? <LotForm lot={lot} onClose={close} /> : null}
       {open === 'split' ? <SplitForm lot={lot} onClose={close} /> : null}

@@ -4,6 +4,7 @@ import { type ReactNode, useMemo } from 'react';
 import type { RunView, SessionSummary } from '@/contract/views';
 import { useNow } from '../api/serverClock';
 import { allLoaded, useLoaded } from '../api/useLoaded';
+import { FastnessDue } from '../fastness/FastnessDue';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import { later } from '../shell/later';
@@ -42,6 +43,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
         <Places title="Left to itself" none="Nothing rests or soaks." places={left} figureOf={({ card }) => card.nextCall?.when ?? ''} isLeft />
         {inHand.length > 0 ? <Places title="In your hands" none="" places={inHand} figureOf={({ card }) => card.nextCall?.when ?? ''} /> : null}
+        <FastnessDue nowMs={now} />
         <Panel title="Coming up">
           {later.length + planned.length === 0 ? <p className="quiet">Nothing planned.</p> : null}
           <ul>

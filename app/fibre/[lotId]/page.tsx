@@ -7,7 +7,7 @@ export const metadata: Metadata = { title: 'Lot' };
 export default async function Page({ params }: { params: Promise<{ lotId: string }> }) {
   const { lotId } = await params;
   return (
-    <WithData ask={[`/lots/${lotId}`, `/lots/${lotId}/looks`]}>
+    <WithData ask={[`/lots/${lotId}`, `/lots/${lotId}/looks`, `/fastness?lotId=${lotId}`]}>
       <LotPage lotId={lotId} />
     </WithData>
   );
