@@ -48,6 +48,17 @@ export async function lotWithPassport({ store }: App, id: string): Promise<LotVi
   };
 }
 
+/** By lot: its colour as it was read last, dry; lots of which nobody read one are not in it. */
+export async function seenHexes(db: Db, lotIds: readonly string[]): Promise<Map<string, string>> {
+  const byLot = looksByLot(await colouredLooks(db, lotIds));
+  return new Map(
+    lotIds.flatMap((id) => {
+      const hex = seenHex(byLot.get(id) ?? []);
+      return hex === null ? [] : [[id, hex] as const];
+    }),
+  );
+}
+
 const pieceOf = (trial: Trial | undefined, lotId: string): Pick<LotView, 'trial'> =>
   trial ? { trial: { id: trial.id, name: trial.name, gets: getsIn(trial, lotId) } } : {};
 

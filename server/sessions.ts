@@ -14,10 +14,17 @@ import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { homeOf } from './kitchen';
-import { answersOf } from './lots';
+import { answersOf, seenHexes } from './lots';
 import { bookOf } from './methods';
 import { conflict, invalid, notFound } from './problem';
 import { listLiquors, ownOf, shelfLabels } from './shelf';
+
+/** By lot: the colour that is dyed on. In mid-run that of the plan before: the newest reading is of what this session made. */
+async function groundsOf({ store }: App, lotIds: readonly string[], runningId: string | null): Promise<Map<string, string>> {
+  if (runningId === null) return seenHexes(store.db, lotIds);
+  const before = await loadPlan(store.db, runningId);
+  return new Map((before?.lots ?? []).flatMap((lot) => (lot.baseHex === null ? [] : [[lot.id, lot.baseHex] as const])));
+}
 
 /** Works a draft out with the lots, vessels, methods, shelf and diary as they are now. */
 export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pick<PlanInput, 'fixed' | 'nowMs'> = {}): Promise<BuiltPlan> {
@@ -34,10 +41,26 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
     );
   const gone = draft.lotIds.filter((id) => !lots.some((lot) => lot.id === id));
   if (gone.length > 0) return { plan: null, problems: gone.map((id) => ({ at: 'lotIds', message: `There is no lot “${id}”.` })) };
+  const grounds = await groundsOf(app, draft.lotIds, more.fixed ? head.sessionId : null);
   const [answers, liquors, labels] = [await answersOf(db, lots), await listLiquors(app), await shelfLabels(app)];
   const mordants = Object.fromEntries(Object.entries(answers).map(([id, answer]) => [id, answer.mordant]));
   const others = (await openStays(app)).filter((stay) => stay.sessionId !== head.sessionId);
-  return buildPlan({ draft, lots, vessels, home, methods, own, mordants, liquors, labels, others, ...more }, head);
+  return buildPlan(
+    {
+      draft,
+      lots: lots.map((lot) => ({ ...lot, seenHex: grounds.get(lot.id) ?? null })),
+      vessels,
+      home,
+      methods,
+      own,
+      mordants,
+      liquors,
+      labels,
+      others,
+      ...more,
+    },
+    head,
+  );
 }
 
 export const preview = (app: App, draft: Draft): Promise<BuiltPlan> =>

@@ -128,3 +128,12 @@ test('an unknown temperature plans a hold without a band', () => {
   const hold = step(planned([wool('a', 100)], { chain }), 'dye').phases.find((p) => p.kind === 'hold');
   expect(hold?.kind === 'hold' && hold.bandC).toBeNull();
 });
+
+test('a thread begins in the colour that was read of the lot last, where somebody read one', () => {
+  const { plan } = buildPlan(
+    { ...input([{ ...wool('a', 100), baseHex: '#e8e2d2' }]), lots: [{ ...wool('a', 100), baseHex: '#e8e2d2', seenHex: '#8f8b84' }] },
+    HEAD,
+  );
+  expect(plan?.lots[0]?.baseHex).toBe('#8f8b84');
+  expect(planned([{ ...wool('a', 100), baseHex: '#e8e2d2' }]).lots[0]?.baseHex).toBe('#e8e2d2');
+});

@@ -26,7 +26,7 @@ import { type Stay, takenVessels } from './stays';
 
 export interface PlanInput {
   readonly draft: Draft;
-  readonly lots: readonly Lot[];
+  readonly lots: readonly SeenLot[];
   readonly vessels: readonly Vessel[];
   readonly home: Home;
   /** The library and the dyer's own methods; the library alone when left out. */
@@ -118,7 +118,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     home,
     steps,
     boundMs: schedule.boundMs,
-    lots: lots.map((lot) => planLot(lot, sketches, shelf, mordants[lot.id] ?? 'unknown')),
+    lots: lots.map((lot) => planLot(lot, lot.seenHex ?? lot.baseHex, sketches, shelf, mordants[lot.id] ?? 'unknown')),
     vessels: [...input.vessels.filter((vessel) => used.has(vessel.id)), ...neededOf(sketches)].sort((a, b) => a.order - b.order),
     absences: away.filter((gap) => gap.fromMs < endMs).map((gap) => ({ fromMs: gap.fromMs, toMs: Math.min(gap.toMs, endMs + 43_200_000) })),
     findings: rankFindings([...steps.flatMap((step) => step.findings), ...circuitFinding(electricLoads(steps, input), home.circuitW)]),
@@ -204,8 +204,12 @@ const neededOf = (sketches: readonly Sketch[]): Vessel[] => [
   ...new Map(sketches.flatMap(({ vessel }) => (vessel && isNeeded(vessel) ? [[vessel.id, vessel] as const] : []))).values(),
 ];
 
-function planLot(lot: Lot, sketches: readonly Sketch[], shelf: Shelf, mordant: Certainty): PlanLot {
-  const { id, name, form, composition, dryWeightG, baseHex, pieces, finishes } = lot;
+/** A lot, and its colour as it was read last, dry, where somebody read it. */
+export type SeenLot = Lot & { readonly seenHex?: string | null };
+
+/** @param baseHex the ground that is dyed: what was seen of it goes before what was written down when it came */
+function planLot(lot: Lot, baseHex: string | null, sketches: readonly Sketch[], shelf: Shelf, mordant: Certainty): PlanLot {
+  const { id, name, form, composition, dryWeightG, pieces, finishes } = lot;
   const after: Record<string, string> = {};
   let hex = baseHex ?? UNDYED_HEX;
   for (const sketch of sketches) {

@@ -65,7 +65,7 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
         render={(lot) => (
           <div className="row">
             <Checkbox checked={chosen.includes(lot.id)} onChange={() => toggle(lot.id)}>
-              <span className="yarn-dot" style={{ background: lot.baseHex ?? 'transparent' }} aria-hidden="true" /> {lot.name}{' '}
+              <span className="yarn-dot" style={{ background: lot.seenHex ?? lot.baseHex ?? 'transparent' }} aria-hidden="true" /> {lot.name}{' '}
               <span className="quiet small">{printComposition(lot.composition)}</span>
             </Checkbox>
             <Hem passport={lot.passport} small />
