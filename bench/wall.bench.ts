@@ -63,7 +63,7 @@ test('the wall with 5,000 results', async () => {
     localStorage.setItem('hyndle.tour', 'closed');
     const tasks: number[][] = [];
     Object.assign(window, { tasks });
-    new PerformanceObserver((list) => list.getEntries().forEach((entry) => tasks.push([entry.startTime, entry.duration]))).observe({
+    new PerformanceObserver((list) => tasks.push(...list.getEntries().map((entry) => [entry.startTime, entry.duration]))).observe({
       type: 'longtask',
       buffered: true,
     });
