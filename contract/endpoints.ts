@@ -137,7 +137,7 @@ export const endpoints = {
   listSwatches: {
     method: 'GET',
     path: '/swatches',
-    summary: 'Every result: each lot after each treatment at which somebody looked; runId gives what came out of that run',
+    summary: 'Every result: each lot after each treatment at which somebody looked; runId gives what came out of that run, first as many of the newest',
     query: looks.swatchFilter,
     response: z.array(looks.swatch),
   },

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { RATINGS } from '@/core/colour/grades';
-import { FASTNESS_KINDS } from '@/core/fastness/fastness';
+import { FASTNESS_KINDS } from '@/core/fastness/parts';
 import { id, instantMs, line, noteText, revision } from './text';
 
 /** Light and wash tests: what is to be looked at and when, and the grades so far. */

@@ -57,7 +57,7 @@ export const lookWithdraw = z.strictObject({ reason, revision });
 export const lookFilter = z.object({ lotId: id.optional(), runId: id.optional(), liquorId: id.optional() });
 
 export const dryingFilter = z.object({ dye: line(120).optional() });
-export const swatchFilter = z.object({ runId: id.optional() });
+export const swatchFilter = z.object({ runId: id.optional(), first: z.coerce.number().int().min(1).max(500).optional() });
 
 const change = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('withdrawn'), atMs: instantMs, by: z.string().optional(), reason: z.string() }),

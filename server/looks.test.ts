@@ -88,6 +88,12 @@ describe('a look', () => {
     expect((await t.ask<SwatchView[]>('listSwatches', '/swatches')).find((one) => one.lotId === 'b')).toMatchObject({ hex: '#7a5230', lot: 'The other one' });
     expect(await t.send('POST', '/looks/wrong/move', { lotIds: ['a'], reason: 'too late', revision: 1 })).toMatchObject({ status: 409 });
   });
+  test('of the newest results so many are given, the newest first', async () => {
+    const all = await t.ask<SwatchView[]>('listSwatches', '/swatches');
+    const first = await t.ask<SwatchView[]>('listSwatches', '/swatches?first=1');
+    expect(first.map(({ id }) => id)).toEqual(all.slice(0, 1).map(({ id }) => id));
+    expect(await t.send('GET', '/swatches?first=0')).toMatchObject({ status: 422 });
+  });
   test('withdrawn it counts no longer, and stays with the reason', async () => {
     await add('gone', { lotIds: ['b'], colour: typed('#000000') });
     const gone = await t.ask<Look>('withdrawLook', '/looks/gone/withdraw', { reason: 'that was the shadow', revision: 1 });

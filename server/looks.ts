@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { LookInput, lookFilter, lookMove, lookWithdraw } from '@/contract/looks';
+import type { LookInput, lookFilter, lookMove, lookWithdraw, swatchFilter } from '@/contract/looks';
 import type { SwatchView } from '@/contract/views';
 import { hexOfLab } from '@/core/colour/lab';
 import { type Lot, printComposition } from '@/core/fibre/lot';
@@ -9,7 +9,7 @@ import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName
 import { getsIn } from '@/core/trial/trial';
 import { isBlobHash } from '@/store/blobs';
 import type { Db } from '@/store/db';
-import { colouredLooks, listLooks, loadLook, looksOfLiquor, looksOfLots, looksOfRun } from '@/store/looks';
+import { colouredLooks, listLooks, loadLook, looksOfLiquor, looksOfLots, looksOfRun, lotsLookedAtLast } from '@/store/looks';
 import { loadLot, loadLots } from '@/store/lots';
 import { loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
@@ -114,14 +114,21 @@ export async function looksOfLot({ store }: App, lotId: string): Promise<Look[]>
 }
 
 /** Every result there is, or all that came out of one run: the newest first. */
-export async function listSwatches(app: App, runId?: string): Promise<SwatchView[]> {
-  return (await allSwatches(app, runId)).map(({ lot, swatch, gets }) => viewOf(swatch, lot.name, printComposition(lot.composition), gets));
+export async function listSwatches(app: App, { runId, first }: z.infer<typeof swatchFilter> = {}): Promise<SwatchView[]> {
+  return (await allSwatches(app, runId, first))
+    .slice(0, first)
+    .map(({ lot, swatch, gets }) => viewOf(swatch, lot.name, printComposition(lot.composition), gets));
 }
 
+/** Of so many looks one result may be made. */
+const LOOKS_A_RESULT = 4;
+
 /** The same with their lots, and what they get in a trial: a fixed number of queries for any number of them. */
-export async function allSwatches({ store }: App, runId?: string): Promise<{ lot: Lot; swatch: Swatch; gets: string | null }[]> {
+export async function allSwatches({ store }: App, runId?: string, first?: number): Promise<{ lot: Lot; swatch: Swatch; gets: string | null }[]> {
   const gets = new Map((await listTrials(store.db)).flatMap((trial) => trial.pieces.map(({ lotId }) => [lotId, getsIn(trial, lotId)] as const)));
-  const found = await swatchesIn(store.db, await listLooks(store.db));
+  // A lot is looked at several times: of so many looks there are results enough for a first screen.
+  const looks = first === undefined ? await listLooks(store.db) : await looksOfLots(store.db, await lotsLookedAtLast(store.db, first * LOOKS_A_RESULT));
+  const found = await swatchesIn(store.db, looks);
   return found
     .filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`))
     .map(({ lot, swatch }) => ({ lot, swatch, gets: gets.get(lot.id) ?? null }))

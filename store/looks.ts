@@ -17,6 +17,15 @@ export const looksOfRun = (db: Db, runId: string): Promise<Look[]> => bodies(db,
 export const looksOfLiquor = (db: Db, liquorId: string): Promise<Look[]> => bodies(db, "where body ->> 'liquorId' = $1", [liquorId]);
 export const looksOfLots = (db: Db, lotIds: readonly string[]): Promise<Look[]> => bodies(db, "where body -> 'lotIds' ?| $1", [lotIds]);
 
+/** Lots that were looked at last, by the newest looks; withdrawn ones count as well. */
+export async function lotsLookedAtLast(db: Db, looks: number): Promise<string[]> {
+  const { rows } = await db.query<{ lot: string }>(
+    `select distinct jsonb_array_elements_text(body -> 'lotIds') as lot from (select body from look order by at_ms desc limit $1) as newest`,
+    [looks],
+  );
+  return rows.map((row) => row.lot);
+}
+
 /** Looks at which a colour was read: of these lots, or of all. */
 export const colouredLooks = (db: Db, lotIds: readonly string[] | null): Promise<Look[]> =>
   lotIds === null ? bodies(db, "where body -> 'colour' <> 'null'", []) : bodies(db, "where body -> 'colour' <> 'null' and body -> 'lotIds' ?| $1", [lotIds]);

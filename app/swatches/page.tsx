@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { FIRST_SWATCHES } from '@/ui/swatches/firstSwatches';
 import { SwatchesPage } from '@/ui/swatches/SwatchesPage';
 import { WithData } from '../WithData';
 
@@ -6,7 +7,7 @@ export const metadata: Metadata = { title: 'Swatches' };
 
 export default function Page() {
   return (
-    <WithData ask={['/swatches']}>
+    <WithData ask={[FIRST_SWATCHES]}>
       <SwatchesPage />
     </WithData>
   );

@@ -1,8 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import type { Lab } from '../colour/lab';
+import { foldPassport } from '../fibre/passport';
 import type { Look } from '../swatch/look';
 import { look } from '../swatch/look.fixture';
-import { FASTNESS_PARTS, type FastnessTest, fastnessText, gradesOf, nextLookMs } from './fastness';
+import { swatchesOf } from '../swatch/swatch';
+import { type FastnessTest, fastnessText, gradesOf, nextLookMs } from './fastness';
+import { FASTNESS_PARTS, isBesideCloth } from './parts';
 
 const DAY = 86_400_000;
 const BEGAN = 1_000 * DAY;
@@ -66,4 +69,12 @@ test('a wash test grades the white cloth too', () => {
   const looks = [read(FASTNESS_PARTS.wash.kept, 1, FRESH), read(FASTNESS_PARTS.wash.tested, 1, FADED), read(used, 1, stained), read(fresh, 1, white)];
   expect(gradesOf(wash, looks)).toMatchObject([{ change: 4, stain: 3 }]);
   expect(fastnessText(wash, gradesOf(wash, looks))).toBe('wash: 4, white cloth 3 after 1 day');
+});
+
+test('a white cloth that lay beside the goods is no colour of theirs', () => {
+  const [used] = FASTNESS_PARTS.wash.cloth ?? [''];
+  const [swatch] = swatchesOf('lot', foldPassport([]), [read(FASTNESS_PARTS.wash.tested, 1, FADED), read(used, 2, { l: 95, a: 0, b: 2 })]);
+  expect(swatch?.colours.map(({ part }) => part)).toEqual(['washed']);
+  expect(swatch?.colour?.lab).toEqual(FADED);
+  expect([isBesideCloth(used), isBesideCloth('washed'), isBesideCloth(null)]).toEqual([true, false, false]);
 });

@@ -2,10 +2,7 @@ import { changeGrade, printRating, type Rating, stainGrade } from '../colour/gra
 import { countText } from '../measure/print';
 import type { Look } from '../swatch/look';
 import { alikeColours, coloursIn, type SeenColour } from '../swatch/swatch';
-
-/** What it must stand: light, with half of it under a card; or washing, with half of it not washed and a white cloth beside. */
-export const FASTNESS_KINDS = ['light', 'wash'] as const;
-export type FastnessKind = (typeof FASTNESS_KINDS)[number];
+import { FASTNESS_PARTS, type FastnessKind } from './parts';
 
 export interface FastnessTest {
   readonly id: string;
@@ -22,17 +19,6 @@ export interface FastnessTest {
   readonly withdrawn: { readonly atMs: number; readonly by?: string; readonly reason: string } | null;
 }
 
-/** The parts that are read, as a look names them. */
-export interface FastnessParts {
-  readonly tested: string;
-  readonly kept: string;
-  /** White cloth that went with it, and a piece of the same that did not. */
-  readonly cloth: readonly [used: string, fresh: string] | null;
-}
-export const FASTNESS_PARTS: Readonly<Record<FastnessKind, FastnessParts>> = {
-  light: { tested: 'in the light', kept: 'under the card', cloth: null },
-  wash: { tested: 'washed', kept: 'not washed', cloth: ['white cloth, washed with it', 'white cloth, new'] },
-};
 /** Weeks in a window; the day after a wash. Common practice, no source. */
 export const USUAL_DAYS: Readonly<Record<FastnessKind, readonly number[]>> = { light: [7, 14, 21, 28], wash: [1] };
 

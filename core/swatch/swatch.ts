@@ -1,4 +1,5 @@
 import type { Lab } from '../colour/lab';
+import { isBesideCloth } from '../fastness/parts';
 import { foldPassport, type Passport, shareText, type Treatment, type TreatmentKind } from '../fibre/passport';
 import { knownValue } from '../figure';
 import { printDuration } from '../measure/print';
@@ -100,7 +101,7 @@ function standsFor(colours: readonly SeenColour[]): SeenColour | null {
 /** Got in a way that the light does not sway. */
 export const isCorrected = ({ by }: ColourReading): boolean => by.kind === 'typed' || (by.kind === 'picture' && by.card !== null);
 
-/** The colours that were read at looks, in their order. */
+/** The colours that were read at looks, in their order: a white cloth's beside them too. */
 export const coloursIn = (looks: readonly Look[]): SeenColour[] =>
   looks.flatMap(({ id, colour, atMs, state, light, part }) => (colour ? [{ lab: colour.lab, by: colour.by, lookId: id, atMs, state, light, part }] : []));
 
@@ -121,7 +122,7 @@ export function swatchesOf(lotId: string, passport: Passport, looks: readonly Lo
     else stages.set(stage.key, { stage, looks: [look] });
   }
   return [...stages.values()].map(({ stage, looks: own }) => {
-    const colours = coloursIn(own);
+    const colours = coloursIn(own.filter((look) => !isBesideCloth(look.part)));
     return {
       id: `${lotId}~${stage.key}`,
       lotId,

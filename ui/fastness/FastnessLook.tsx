@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { lookInput } from '@/contract/looks';
 import type { FastnessView } from '@/contract/views';
-import { FASTNESS_PARTS } from '@/core/fastness/fastness';
+import { FASTNESS_PARTS } from '@/core/fastness/parts';
 import { keepLook } from '../api/lookBox';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';

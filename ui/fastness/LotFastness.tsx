@@ -3,7 +3,7 @@ import { Button, Input, Modal } from 'antd';
 import { useState } from 'react';
 import type { FastnessView, LotView } from '@/contract/views';
 import { printRating } from '@/core/colour/grades';
-import { FASTNESS_KINDS, type FastnessKind } from '@/core/fastness/fastness';
+import { FASTNESS_KINDS, type FastnessKind } from '@/core/fastness/parts';
 import { countText } from '@/core/measure/print';
 import { errorText, post } from '../api/http';
 import { useNow } from '../api/serverClock';

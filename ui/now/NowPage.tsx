@@ -43,7 +43,6 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
         <Places title="Left to itself" none="Nothing rests or soaks." places={left} figureOf={({ card }) => card.nextCall?.when ?? ''} isLeft />
         {inHand.length > 0 ? <Places title="In your hands" none="" places={inHand} figureOf={({ card }) => card.nextCall?.when ?? ''} /> : null}
-        <FastnessDue nowMs={now} />
         <Panel title="Coming up">
           {later.length + planned.length === 0 ? <p className="quiet">Nothing planned.</p> : null}
           <ul>
@@ -71,6 +70,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
           {later.length > 5 ? <p className="quiet small">and {later.length - 5} later calls, at their stoves</p> : null}
           {planned.length > 5 ? <Link href="/sessions">and {planned.length - 5} more planned sessions</Link> : null}
         </Panel>
+        <FastnessDue nowMs={now} />
       </div>
       <FirstVisit />
     </Page>

@@ -17,6 +17,7 @@ import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 import { SaveAs } from '../shell/SaveAs';
+import { FIRST_RESULTS, FIRST_SWATCHES } from './firstSwatches';
 import { SwatchTile, TILE_PX } from './SwatchTile';
 
 const CompareSwatches = later(() => import('./CompareSwatches').then((module) => module.CompareSwatches));
@@ -34,7 +35,9 @@ interface Row {
 
 /** The wall: every result, on mid-grey. */
 export function SwatchesPage() {
-  const loaded = useLoaded<SwatchView[]>('/swatches');
+  const first = useLoaded<SwatchView[]>(FIRST_SWATCHES);
+  const whole = useLoaded<SwatchView[]>('/swatches');
+  const loaded = whole.state === 'ready' ? whole : first;
   const print = usePrint();
   const [order, setOrder] = useState<WallOrder>('date');
   const [typed, setTyped] = useState('');
@@ -57,6 +60,7 @@ export function SwatchesPage() {
   }, [all, words, order, target, columns]);
   if (loaded.state === 'loading') return <LoadingPage title="Swatches" />;
   if (loaded.state === 'failed') return <FailedPage title="Swatches" why={loaded.why} retry={loaded.retry} />;
+  const isWhole = whole.state === 'ready' || loaded.value.length < FIRST_RESULTS;
   const one = chosen.length === 1 ? loaded.value.find(({ id }) => id === chosen[0]) : undefined;
   const run = one && runOfResult(one.id);
   const toggle = (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had));
@@ -64,7 +68,7 @@ export function SwatchesPage() {
   return (
     <Page
       title="Swatches"
-      under={<span>{countText(loaded.value.length, 'result')}</span>}
+      under={<span>{isWhole ? countText(loaded.value.length, 'result') : `the newest ${FIRST_RESULTS}; the others follow`}</span>}
       // Up here, so that nothing below moves while one chooses.
       acts={
         loaded.value.length < 2 ? (
