@@ -28,6 +28,8 @@ const PAGES: readonly Thing[] = [
   ['Cloth and yarn', '/bench?tool=weight', 'bench weight area tex count'],
   ['Boiling point', '/bench?tool=boil', 'bench altitude Celsius Fahrenheit'],
   ['What went wrong', '/bench?tool=trouble', 'bench troubles causes'],
+  ['Swatches', '/swatches', 'wall results colours pictures nearest compare'],
+  ['Trials', '/swatches/trials', 'grid test compare samples ladder factors experiment'],
   ['For programs', '/programs', 'api scripts openapi http csv export'],
   ['Words', '/bench?tool=words', 'bench meaning trade glossary'],
 ].map(([name = '', href = '', words = '']) => ({ id: `page-${href}`, kind: 'page', name, href, words }));

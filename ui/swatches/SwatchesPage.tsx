@@ -68,7 +68,13 @@ export function SwatchesPage() {
   return (
     <Page
       title="Swatches"
-      under={<span>{isWhole ? countText(loaded.value.length, 'result') : `the newest ${FIRST_RESULTS}; the others follow`}</span>}
+      under={
+        <span>
+          {isWhole
+            ? countText(loaded.value.length, 'result')
+            : `the newest ${FIRST_RESULTS}; the others ${whole.state === 'failed' ? 'could not be fetched' : 'follow'}`}
+        </span>
+      }
       // Up here, so that nothing below moves while one chooses.
       acts={
         loaded.value.length < 2 ? (
