@@ -37,6 +37,7 @@ export const fastnessView = z
   .object({
     test: fastnessTest,
     lot: z.string(),
+    dyes: z.array(z.string()),
     grades: z.array(z.object({ atMs: instantMs, day: z.int(), change: rating, stain: rating.nullable() })),
     nextAtMs: instantMs.nullable(),
     says: z.string(),

@@ -121,6 +121,8 @@ export interface SwatchView {
 export interface FastnessView {
   readonly test: FastnessTest;
   readonly lot: string;
+  /** What dyed the lot. */
+  readonly dyes: readonly string[];
   readonly grades: readonly Graded[];
   /** When it wants its next look; null: no more. */
   readonly nextAtMs: number | null;

@@ -32,7 +32,7 @@ describe('a light test', () => {
   test('is begun, asks for its look, is graded from what is seen, and asks for the next', async () => {
     await t.ask('addFastness', '/fastness', asked('t1'));
     expect(await t.ask<FastnessView[]>('listFastness', '/fastness?lotId=a')).toMatchObject([
-      { lot: expect.any(String), grades: [], nextAtMs: SATURDAY_9 - DAY, says: 'light: begun, not looked at yet' },
+      { lot: expect.any(String), dyes: [], grades: [], nextAtMs: SATURDAY_9 - DAY, says: 'light: begun, not looked at yet' },
     ]);
     await read('l1', 'under the card', 60, SATURDAY_9);
     await read('l2', 'in the light', 61.7, SATURDAY_9);

@@ -3,13 +3,14 @@ import type { FastnessInput, fastnessWithdraw } from '@/contract/fastness';
 import type { FastnessView } from '@/contract/views';
 import { type FastnessTest, fastnessText, gradesOf, nextLookMs } from '@/core/fastness/fastness';
 import { isWithdrawn } from '@/core/swatch/look';
-import { looksByLot } from '@/core/swatch/swatch';
+import { dyedWith, looksByLot } from '@/core/swatch/swatch';
 import { listFastness, loadFastness } from '@/store/fastness';
 import { looksOfLots } from '@/store/looks';
 import { loadLot, loadLots } from '@/store/lots';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
+import { passportsOf } from './lots';
 import { conflict, notFound } from './problem';
 
 export function addFastness(app: App, input: FastnessInput): Promise<FastnessTest> {
@@ -44,10 +45,20 @@ export async function fastnessViews({ store }: App, lotId: string | undefined): 
   const tests = await listFastness(store.db, lotId ?? null);
   if (tests.length === 0) return [];
   const lotIds = [...new Set(tests.map((test) => test.lotId))];
-  const names = new Map((await loadLots(store.db, lotIds)).map((lot) => [lot.id, lot.name]));
+  const lots = await loadLots(store.db, lotIds);
+  const names = new Map(lots.map((lot) => [lot.id, lot.name]));
+  const passports = await passportsOf(store.db, lots);
   const looks = looksByLot((await looksOfLots(store.db, lotIds)).filter((look) => !isWithdrawn(look)));
   return tests.map((test) => {
     const grades = gradesOf(test, looks.get(test.lotId) ?? []);
-    return { test, lot: names.get(test.lotId) ?? '', grades, nextAtMs: nextLookMs(test, grades), says: fastnessText(test, grades) };
+    const passport = passports.get(test.lotId);
+    return {
+      test,
+      lot: names.get(test.lotId) ?? '',
+      dyes: passport ? dyedWith({ passport }) : [],
+      grades,
+      nextAtMs: nextLookMs(test, grades),
+      says: fastnessText(test, grades),
+    };
   });
 }

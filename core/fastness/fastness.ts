@@ -76,6 +76,12 @@ export function nextLookMs(test: FastnessTest, grades: readonly Graded[]): numbe
   return day === undefined ? null : test.beganAtMs + day * DAY_MS;
 }
 
+/** What was tested here of a dyestuff, in a line; "untested here" where nothing was looked at. @param tests of lots that it dyed */
+export function testedText(tests: readonly { readonly lot: string; readonly says: string; readonly grades: readonly Graded[] }[]): string {
+  const done = tests.filter(({ grades }) => grades.length > 0).map(({ says, lot }) => `${says} (${lot})`);
+  return done.length === 0 ? 'untested here' : `tested here: ${done.join('; ')}`;
+}
+
 /** "light: 4-5 after 28 days"; what nobody looked at is said to be open. */
 export function fastnessText({ kind, lookDays }: Pick<FastnessTest, 'kind' | 'lookDays'>, grades: readonly Graded[]): string {
   const last = grades.at(-1);

@@ -5,7 +5,7 @@ import { measured, UNKNOWN } from '../figure';
 import { beside, besideText } from './beside';
 import { colourByText, isEmpty, type Look, verdictText } from './look';
 import { look } from './look.fixture';
-import { looksByLot, runOfResult, type SeenColour, seenDry, swatchDetail, swatchesOf, swatchName } from './swatch';
+import { looksByLot, type SeenColour, seenDry, stepOfResult, swatchDetail, swatchesOf, swatchName } from './swatch';
 
 const DAY = 86_400_000;
 const treat = (kind: Treatment['kind'], substance: string, atMs: number, more: Partial<Treatment> = {}): Treatment => ({
@@ -161,7 +161,7 @@ test('a look at several lots is a look at each', () => {
 });
 
 test.each([
-  ['gotland~run-weld/c4-dye', 'run-weld'],
+  ['gotland~run-weld/c4-dye', { runId: 'run-weld', stepId: 'c4-dye' }],
   ['gotland~base', null],
   ['gotland~hand-entry', null],
-])('the result %s came out of the run %s', (id, run) => expect(runOfResult(id)).toBe(run));
+])('the result %s came out of %j', (id, step) => expect(stepOfResult(id)).toEqual(step));

@@ -45,10 +45,10 @@ export interface Swatch {
   readonly atMs: number;
 }
 
-/** The run that a result came out of, by the result's id; null for what was done by hand, or not yet. */
-export function runOfResult(id: string): string | null {
-  const at = /^[^~]*~([^/]+)\/[^/]+$/.exec(id);
-  return at?.[1] ?? null;
+/** The step of a run that a result came out of, by the result's id; null for what was done by hand, or not yet. */
+export function stepOfResult(id: string): { readonly runId: string; readonly stepId: string } | null {
+  const [, runId, stepId] = /^[^~]*~([^/]+)\/([^/]+)$/.exec(id) ?? [];
+  return runId === undefined || stepId === undefined ? null : { runId, stepId };
 }
 
 const BASE: Stage = { key: 'base', kind: 'base', atMs: null };

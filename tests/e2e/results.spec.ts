@@ -231,4 +231,6 @@ test('of one result: what is nearest to it, its sample card with all that made i
   await page.getByRole('checkbox', { name: /Compare Weld on Gotland lamb/ }).check();
   await page.getByRole('link', { name: 'Do it again' }).click();
   await expect(page.getByRole('dialog', { name: 'Do it again' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'What came out' })).toContainText(/expected #[\da-f]{6}, an estimate: it came/);
 });

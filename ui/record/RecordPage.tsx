@@ -84,7 +84,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
         </>
       }
     >
-      <RunResults runId={view.run.id} />
+      <RunResults runId={view.run.id} plan={plan} />
       <div className="beside beside-editor">
         <Panel title="What went otherwise">
           {otherwise.length === 0 ? <p>So far as it was logged, nothing.</p> : null}

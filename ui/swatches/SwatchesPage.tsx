@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SwatchView } from '@/contract/views';
 import { countText } from '@/core/measure/print';
-import { runOfResult } from '@/core/swatch/swatch';
+import { stepOfResult } from '@/core/swatch/swatch';
 import { found, inOrder, nearest, WALL_ORDERS, type WallOrder } from '@/core/swatch/wall';
 import { useLoaded } from '../api/useLoaded';
 import { TypedInput } from '../form/TypedInput';
@@ -62,7 +62,7 @@ export function SwatchesPage() {
   if (loaded.state === 'failed') return <FailedPage title="Swatches" why={loaded.why} retry={loaded.retry} />;
   const isWhole = whole.state === 'ready' || loaded.value.length < FIRST_RESULTS;
   const one = chosen.length === 1 ? loaded.value.find(({ id }) => id === chosen[0]) : undefined;
-  const run = one && runOfResult(one.id);
+  const run = one && stepOfResult(one.id)?.runId;
   const toggle = (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had));
   const count = rows.reduce((sum, row) => sum + row.tiles.length, 0);
   return (
