@@ -3,6 +3,7 @@ import { Button, Checkbox, Input, Segmented } from 'antd';
 import Link from 'next/link';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SwatchView } from '@/contract/views';
+import type { Lab } from '@/core/colour/lab';
 import { countText } from '@/core/measure/print';
 import { stepOfResult } from '@/core/swatch/swatch';
 import { found, inOrder, nearest, WALL_ORDERS, type WallOrder } from '@/core/swatch/wall';
@@ -27,6 +28,9 @@ const MOST_CHOSEN = 8;
 const GAP_PX = 12;
 /** Until the page knows its width, the browser itself fills the lines with as many tiles, in one row of the list. */
 const TILES_UNMEASURED = 48;
+
+/** As a person types it; a hex would be off by what a screen cannot show. */
+const labText = ({ l, a, b }: Lab): string => [l, a, b].map((axis) => axis.toFixed(2)).join(' ');
 
 interface Row {
   readonly key: string;
@@ -125,7 +129,7 @@ export function SwatchesPage() {
             <span style={{ width: 240 }}>
               <TypedInput aria-label="Nearest to a colour" read={labReader()} value={near} onChange={setNear} placeholder="nearest to #c9a23a" />
             </span>
-            <Button disabled={!one?.hex} onClick={() => setNear(one?.hex ?? '')}>
+            <Button disabled={!one?.colour} onClick={() => setNear(one?.colour ? labText(one.colour.lab) : '')}>
               Nearest to it
             </Button>
             <LinkButton disabled={!run} href={`/runs/${run}/record?again`}>
