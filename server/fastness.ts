@@ -11,7 +11,8 @@ import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
 import { passportsOf } from './lots';
-import { conflict, notFound } from './problem';
+import { notFound } from './problem';
+import { standing } from './standing';
 
 export function addFastness(app: App, input: FastnessInput): Promise<FastnessTest> {
   const { store, nowMs, live } = app;
@@ -29,10 +30,7 @@ export function addFastness(app: App, input: FastnessInput): Promise<FastnessTes
 export function withdrawFastness(app: App, id: string, { reason, revision }: z.infer<typeof fastnessWithdraw>): Promise<FastnessTest> {
   const { store, nowMs, live } = app;
   return store.exclusive(async () => {
-    const had = await loadFastness(store.db, id);
-    if (!had) throw notFound('test', id);
-    if (had.revision !== revision) throw conflict('Somebody changed this test meanwhile. Load it again; nothing was overwritten.');
-    if (had.withdrawn) throw conflict('This test was given up already.');
+    const had = standing(await loadFastness(store.db, id), id, revision, 'test', ({ withdrawn }) => withdrawn !== null);
     const row: FastnessTest = { ...had, revision: revision + 1, withdrawn: { atMs: nowMs(), ...signature(app), reason } };
     await store.commit([{ table: 'fastness_test', row }]);
     live.publish({ kind: 'changed', what: 'fastness', id });

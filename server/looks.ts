@@ -19,7 +19,8 @@ import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
 import { passportsOf, withAncestors } from './lots';
-import { conflict, invalid, notFound } from './problem';
+import { invalid, notFound } from './problem';
+import { standing } from './standing';
 
 type Move = z.infer<typeof lookMove>;
 type Withdraw = z.infer<typeof lookWithdraw>;
@@ -88,10 +89,7 @@ type Signed = Pick<LookChange, 'atMs' | 'by'>;
 function change(app: App, id: string, revision: number, changed: (had: Look, signed: Signed) => Promise<Look>): Promise<Look> {
   const { store, nowMs, live } = app;
   return store.exclusive(async () => {
-    const had = await loadLook(store.db, id);
-    if (!had) throw notFound('look', id);
-    if (had.revision !== revision) throw conflict('Somebody changed this look meanwhile. Load it again; nothing was overwritten.');
-    if (isWithdrawn(had)) throw conflict('This look was withdrawn already.');
+    const had = standing(await loadLook(store.db, id), id, revision, 'look', isWithdrawn);
     const row: Look = { ...(await changed(had, { atMs: nowMs(), ...signature(app) })), revision: revision + 1 };
     await store.commit([{ table: 'look', row }]);
     live.publish({ kind: 'changed', what: 'look', id });

@@ -21,7 +21,8 @@ import { commitNew } from './commitNew';
 import { signature } from './doors/by';
 import { swatchesIn } from './looks';
 import { refuseInUse, splitRows } from './lots';
-import { conflict, invalid, notFound } from './problem';
+import { invalid, notFound } from './problem';
+import { standing } from './standing';
 
 /** Below this nothing worth naming is left of a lot. */
 const LEAST_REST_G = 0.05;
@@ -103,10 +104,7 @@ const seedOf = (id: string): number => [...id].reduce((sum, letter) => Math.imul
 export function withdrawTrial(app: App, id: string, { reason, revision }: z.infer<typeof trialWithdraw>): Promise<Trial> {
   const { store, nowMs, live } = app;
   return store.exclusive(async () => {
-    const had = await loadTrial(store.db, id);
-    if (!had) throw notFound('trial', id);
-    if (had.revision !== revision) throw conflict('Somebody changed this trial meanwhile. Load it again; nothing was overwritten.');
-    if (had.withdrawn) throw conflict('This trial was given up already.');
+    const had = standing(await loadTrial(store.db, id), id, revision, 'trial', ({ withdrawn }) => withdrawn !== null);
     const row: Trial = { ...had, revision: revision + 1, withdrawn: { atMs: nowMs(), ...signature(app), reason } };
     await store.commit([{ table: 'trial', row }]);
     live.publish({ kind: 'changed', what: 'trial', id });

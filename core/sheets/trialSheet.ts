@@ -5,7 +5,13 @@ import type { Cell, Sheet } from './sheet';
 const two = (value: number): number => Math.round(value * 100) / 100;
 
 /** A trial piece by piece: a column for each thing that differs, then its colour so far. */
-export function trialSheet({ trial, pieces }: { readonly trial: Trial; readonly pieces: readonly (PieceSeen & { readonly hex: string | null })[] }): Sheet {
+export function trialSheet({
+  trial,
+  pieces,
+}: {
+  readonly trial: Pick<Trial, 'factors'>;
+  readonly pieces: readonly (PieceSeen & { readonly hex: string | null })[];
+}): Sheet {
   return {
     head: ['code', 'lot', 'control', ...trial.factors.map(({ name }) => name), 'cell', 'fibre was', 'sRGB', 'L*', 'a*', 'b*'],
     rows: [

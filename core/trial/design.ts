@@ -27,7 +27,7 @@ export function rowOf(levels: readonly number[], cell: Cell): number[] {
 /** Cells beyond those that the figures need, so that there is something to see the scatter by. */
 const SPARE = 2;
 /** A grid of more cells than this is thinned before the search. */
-const MOST_CANDIDATES = 2000;
+const MOST_CANDIDATES = 600;
 
 /**
  * A part of the grid that still parts all factors, as long as none works differently by another: cells are taken one at a

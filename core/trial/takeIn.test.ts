@@ -3,7 +3,6 @@ import { sheetText } from '../sheets/sheet';
 import { trialSheet } from '../sheets/trialSheet';
 import { readTrialTable } from './takeIn';
 import type { PieceSeen } from './tells';
-import type { Trial } from './trial';
 import { byHand } from './trial.fixture';
 
 const pieces: PieceSeen[] = [
@@ -50,7 +49,7 @@ describe('a table of a trial that comes back', () => {
 });
 
 test.each(['dot', 'comma'] as const)('what went out comes back as it was (%s)', async (decimal) => {
-  const trial = { factors: [byHand('Mordant', 'none', 'alum')] } as unknown as Trial;
+  const trial = { factors: [byHand('Mordant', 'none', 'alum')] };
   const sheet = trialSheet({ trial, pieces: pieces.map((piece) => ({ ...piece, hex: null })) });
   let text = '';
   for await (const part of sheetText(sheet, decimal)) text += part;

@@ -53,7 +53,7 @@ export function tellsOf(factors: readonly TrialFactor[], pieces: readonly PieceS
     tooClose: closeSteps(factors, seen),
     notTold: [
       ...notYet(factors, effects),
-      ...(effects.depends ? ['One thing works differently by another here: the lines below are its middle. Look at the grid itself.'] : []),
+      ...(effects.depends ? ['One thing works differently by another here: the figures are its middle. Look at the grid itself.'] : []),
       ...(effects.scatter === null && seen.length > 1 ? ['One piece of each: how sure a difference is, is not known.'] : []),
       ...(left > 0 && state ? [`${countText(left, 'piece')} not looked at ${state} ${left === 1 ? 'is' : 'are'} left out: wet is not held against dry.`] : []),
     ],

@@ -50,7 +50,20 @@ export function FastnessForm({ lot, kind, onClose }: { lot: LotView; kind: Fastn
         <>
           <Hidden names={['id']} />
           <p>{SET_UP[kind]}</p>
-          <Form.Item name="days" label="Looked at after so many days" extra="Each look is called for on Now.">
+          <Form.Item
+            name="days"
+            label="Looked at after so many days"
+            extra="Each look is called for on Now."
+            validateTrigger={[]}
+            rules={[
+              {
+                validator: (_rule, days: readonly string[]) => {
+                  const bad = days.find((day) => !/^\d+$/.test(day.trim()));
+                  return bad === undefined ? Promise.resolve() : Promise.reject(new Error(`“${bad}” is no number of days. Write 7 or 28.`));
+                },
+              },
+            ]}
+          >
             <Select mode="tags" open={false} suffix={null} tokenSeparators={[',', ';', ' ']} />
           </Form.Item>
           <Form.Item name="note" label="Note">

@@ -1,16 +1,16 @@
 'use client';
-import { Button, Input, Modal } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
 import type { FastnessView, LotView } from '@/contract/views';
 import { printRating } from '@/core/colour/grades';
 import { FASTNESS_KINDS, type FastnessKind } from '@/core/fastness/parts';
 import { countText } from '@/core/measure/print';
-import { errorText, post } from '../api/http';
+import { post } from '../api/http';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
+import { WhyDialog } from '../form/WhyDialog';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
-import { Notice } from '../shell/Notice';
 import { Panel } from '../shell/Page';
 
 const FastnessForm = later(() => import('./FastnessForm').then((module) => module.FastnessForm));
@@ -49,7 +49,14 @@ export function LotFastness({ lot }: { lot: LotView }) {
       })}
       {beginning ? <FastnessForm lot={lot} kind={beginning} onClose={() => setBeginning(null)} /> : null}
       {looking ? <FastnessLook view={looking} onClose={() => setLooking(null)} /> : null}
-      {ending ? <GiveUp view={ending} onClose={() => setEndingId(null)} /> : null}
+      {ending ? (
+        <WhyDialog
+          title="Give the test up"
+          okText="Give it up"
+          send={(reason) => post(`/fastness/${ending.test.id}/withdraw`, { reason, revision: ending.test.revision })}
+          onClose={() => setEndingId(null)}
+        />
+      ) : null}
     </Panel>
   );
 }
@@ -86,17 +93,5 @@ function OneTest({ view: { test, grades, nextAtMs, says }, onLook, onEnd }: { vi
         </div>
       )}
     </div>
-  );
-}
-
-function GiveUp({ view: { test }, onClose }: { view: FastnessView; onClose: () => void }) {
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const send = () => post(`/fastness/${test.id}/withdraw`, { reason, revision: test.revision }).then(onClose, (error: unknown) => setProblem(errorText(error)));
-  return (
-    <Modal open title="Give the test up" okText="Give it up" okButtonProps={{ disabled: reason.trim() === '' }} onOk={() => void send()} onCancel={onClose}>
-      <Input aria-label="Why" placeholder="why" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
-      {problem ? <Notice kind="fault">{problem}</Notice> : null}
-    </Modal>
   );
 }

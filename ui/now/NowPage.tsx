@@ -153,15 +153,7 @@ function Places({ title, none, places, figureOf, isLeft = false }: PlacesProps) 
               .join('; then ')}
             figure={figureOf(place)}
             hex={place.card.threads[0]}
-            under={
-              isLeft ? (
-                <RunOnItsWay
-                  runId={place.live.view.run.id}
-                  stepId={place.card.step.id}
-                  lots={place.live.view.plan.lots.filter((lot) => place.card.step.lotIds.includes(lot.id))}
-                />
-              ) : null
-            }
+            under={isLeft ? <RunOnItsWay runId={place.live.view.run.id} plan={place.live.view.plan} step={place.card.step} /> : null}
           />
         ))}
       </ul>

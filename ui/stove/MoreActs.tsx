@@ -1,7 +1,7 @@
 'use client';
 import { Button, Modal } from 'antd';
 import type { Lab } from '@/core/colour/lab';
-import type { PlanLot } from '@/core/plan/plan';
+import type { Plan, PlanLot } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
 import { isWithdrawn, type Look } from '@/core/swatch/look';
 import { Drying } from '../look/Drying';
@@ -21,6 +21,7 @@ interface Props {
   /** How it looks, in a few taps. */
   readonly onLook: () => void;
   readonly runId: string;
+  readonly plan: Pick<Plan, 'lots'>;
   /** What dyes in it; null: nothing does. */
   readonly dye: string | null;
   /** What was seen at this run. */
@@ -31,7 +32,7 @@ interface Props {
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, runId, dye, looks, onPale, onLook, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -71,7 +72,7 @@ export function MoreActs({ card, lots, runId, dye, looks, onPale, onLook, onAsk,
           {END.more}
         </Button>
       </div>
-      <RunOnItsWay runId={runId} stepId={stepId} lots={lots} />
+      <RunOnItsWay runId={runId} plan={plan} step={card.step} />
       {card.isWet && dye !== null
         ? lots.map((lot) => (
             <Open key={lot.id} title={lots.length > 1 ? `When to lift ${lot.name}, by its colour` : 'When to lift it, by its colour'}>

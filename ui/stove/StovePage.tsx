@@ -351,6 +351,7 @@ function Stove({ run }: { run: LiveRun }) {
           card={more}
           lots={plan.lots.filter((lot) => more.step.lotIds.includes(lot.id))}
           runId={run.view.run.id}
+          plan={plan}
           dye={more.step.treatment === 'dye' ? (more.step.dyestuffIds ?? [more.step.dyestuffId ?? '']).map(nameOf).join(' + ') : null}
           looks={looks.state === 'ready' ? looks.value : NO_LOOKS}
           onClose={() => setMore(null)}

@@ -194,7 +194,7 @@ function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial): Partia
     design,
     repeats: TWICE,
     controls: 0,
-    pieceG: 10,
+    pieceText: '10 g',
     factors: changes.map(({ what, levels }) => ({ id: newId(), kind: 'other', name: what, picks: levels.map((level) => level.slice(0, 60)) })),
   };
 }

@@ -1,7 +1,7 @@
 'use client';
 import { UploadOutlined } from '@ant-design/icons';
 import { Button, Modal, Table, Upload } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { TrialView } from '@/contract/views';
 import { hexOfLab } from '@/core/colour/lab';
 import { countText } from '@/core/measure/print';
@@ -13,9 +13,16 @@ import { Notice } from '../shell/Notice';
 
 const MOST_BYTES = 512 * 1024;
 
+type Sent = ReturnType<typeof lookOf>;
+const lookOf = ({ lotId, lab, state }: Incoming) => ({
+  ...plainLook({ lotIds: [lotId], liquorId: null, at: null, state, light: null }),
+  colour: { lab, by: { kind: 'typed' as const } },
+  note: 'from a table',
+});
+
 type State =
   | { readonly kind: 'choose' }
-  | { readonly kind: 'shown'; readonly name: string; readonly taken: TakenIn }
+  | { readonly kind: 'shown'; readonly name: string; readonly taken: TakenIn; readonly looks: readonly Sent[] }
   | { readonly kind: 'sending'; readonly done: number; readonly of: number }
   | { readonly kind: 'there'; readonly lookIds: readonly string[] }
   | { readonly kind: 'back'; readonly count: number };
@@ -24,35 +31,45 @@ type State =
 export function TakeReadings({ view, onClose }: { view: TrialView; onClose: () => void }) {
   const [state, setState] = useState<State>({ kind: 'choose' });
   const [problem, setProblem] = useState<string | null>(null);
+  const stopped = useRef(false);
   const choose = async (file: File) => {
     setProblem(null);
     if (file.size > MOST_BYTES) return setProblem('A table of a trial is at most 512 kB. This one is longer.');
     const read = readTrialTable(await file.text(), view.pieces);
-    if (read.ok) setState({ kind: 'shown', name: file.name, taken: read.value });
+    if (read.ok) setState({ kind: 'shown', name: file.name, taken: read.value, looks: read.value.rows.map(lookOf) });
     else setProblem(`${file.name}: ${read.error}`);
   };
-  const keep = async (rows: readonly Incoming[]) => {
-    const lookIds: string[] = [];
+  const keep = async (shown: Extract<State, { kind: 'shown' }>) => {
     setProblem(null);
+    stopped.current = false;
+    const { looks } = shown;
+    const lookIds: string[] = [];
     try {
-      for (const { lotId, lab, state: fibre } of rows) {
-        setState({ kind: 'sending', done: lookIds.length, of: rows.length });
-        const look = plainLook({ lotIds: [lotId], liquorId: null, at: null, state: fibre, light: null });
-        await post('/looks', { ...look, colour: { lab, by: { kind: 'typed' } }, note: 'from a table' });
+      for (const look of looks) {
+        if (stopped.current) break;
+        setState({ kind: 'sending', done: lookIds.length, of: looks.length });
+        await post('/looks', look);
         lookIds.push(look.id);
       }
+      setState({ kind: 'there', lookIds });
     } catch (error) {
-      setProblem(`${errorText(error)} ${lookIds.length} of ${countText(rows.length, 'colour')} are there.`);
+      // Sent again they are the same looks: one whose answer was lost is kept once.
+      setProblem(`${errorText(error)} ${lookIds.length} of ${countText(looks.length, 'colour')} are there. Keep them again, and the rest follows.`);
+      setState(shown);
     }
-    setState({ kind: 'there', lookIds });
   };
   const takeBack = async (lookIds: readonly string[]) => {
     setProblem(null);
+    const left = [...lookIds];
     try {
-      for (const id of lookIds) await post(`/looks/${id}/withdraw`, { reason: 'taken in from a table, and taken back', revision: 1 });
+      for (let id = left[0]; id !== undefined; id = left[0]) {
+        await post(`/looks/${id}/withdraw`, { reason: 'taken in from a table, and taken back', revision: 1 });
+        left.shift();
+      }
       setState({ kind: 'back', count: lookIds.length });
     } catch (error) {
       setProblem(errorText(error));
+      setState({ kind: 'there', lookIds: left });
     }
   };
   return (
@@ -77,11 +94,20 @@ export function TakeReadings({ view, onClose }: { view: TrialView; onClose: () =
             </Upload>
           </>
         ) : null}
-        {state.kind === 'shown' ? <Shown taken={state.taken} name={state.name} onKeep={() => void keep(state.taken.rows)} /> : null}
+        {state.kind === 'shown' ? <Shown taken={state.taken} name={state.name} onKeep={() => void keep(state)} /> : null}
         {state.kind === 'sending' ? (
-          <p role="status">
-            {state.done} of {countText(state.of, 'colour')} kept …
-          </p>
+          <div className="line line-tight">
+            <span role="status">
+              {state.done} of {countText(state.of, 'colour')} kept …
+            </span>
+            <Button
+              onClick={() => {
+                stopped.current = true;
+              }}
+            >
+              Stop
+            </Button>
+          </div>
         ) : null}
         {state.kind === 'there' ? (
           <div className="line line-tight" role="status">

@@ -1,6 +1,6 @@
 'use client';
 import { Form, Input, InputNumber, Radio, Select } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { trialInput } from '@/contract/trials';
 import { knownValue } from '@/core/figure';
 import { countText } from '@/core/measure/print';
@@ -10,6 +10,8 @@ import { post } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';
 import { Hidden } from '../form/Hidden';
+import { TypedItem } from '../form/TypedItem';
+import { massReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { type Choices, FactorsField } from './FactorsField';
 import { costOf, type FactorDraft, FIGURE_OF, figureOf, type NameOf, type TrialValues, trialBody } from './trialDraft';
@@ -28,6 +30,7 @@ interface Props {
 /** A trial is thought out here; what it comes to stands under it before anything is cut. */
 export function TrialForm({ choices, start = {}, onMade, onClose }: Props) {
   const [id] = useState(newId);
+  const { measures } = usePrint();
   const names = new Map([...choices.methods, ...choices.dyestuffs, ...choices.lots].map((one) => [one.id, one.name]));
   const nameOf: NameOf = (which) => names.get(which) ?? which;
   const first: TrialValues = {
@@ -38,7 +41,7 @@ export function TrialForm({ choices, start = {}, onMade, onClose }: Props) {
     design: 'full',
     repeats: 2,
     controls: 1,
-    pieceG: 5,
+    pieceText: '5 g',
     wayId: 'scour-to-dye',
     dyestuffId: null,
     lotId: null,
@@ -51,7 +54,8 @@ export function TrialForm({ choices, start = {}, onMade, onClose }: Props) {
       okText="Cut the pieces"
       width={760}
       first={first}
-      body={(values) => trialBody(values, nameOf)}
+      body={(values) => trialBody(values, nameOf, typedValue(massReader(measures), values.pieceText))}
+      places={{ pieceG: 'pieceText' }}
       schema={trialInput}
       send={async (sent) => onMade((await post<Trial>('/trials', sent)).id)}
       onDone={onClose}
@@ -126,9 +130,7 @@ export function TrialForm({ choices, start = {}, onMade, onClose }: Props) {
               <Form.Item name="controls" label="Kept out as controls">
                 <InputNumber min={0} max={40} style={{ width: '100%' }} />
               </Form.Item>
-              <Form.Item name="pieceG" label="Weight of a piece">
-                <InputNumber min={0.1} suffix="g" style={{ width: '100%' }} />
-              </Form.Item>
+              <TypedItem name="pieceText" label="Weight of a piece" read={massReader} required="Say what a piece weighs." placeholder="5 g" />
             </div>
             <CostLine values={values} nameOf={nameOf} choices={choices} />
           </>
@@ -149,7 +151,12 @@ function figuresFault(factors: readonly FactorDraft[]): Promise<void> {
 /** Cells, pieces, fibre and baths; and what even the finished trial will not tell. */
 function CostLine({ values, nameOf, choices }: { values: TrialValues; nameOf: NameOf; choices: Choices }) {
   const print = usePrint();
-  const cost = costOf(values, nameOf);
+  const { factors, design, repeats, controls, lotId } = values;
+  // A search for few cells of many takes its time: anew only when they change, not with each letter of a name.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: names do not change what a trial comes to
+  const cost = useMemo(() => costOf(values, nameOf), [factors, design, repeats, controls, lotId]);
+  const pieceG = typedValue(massReader(print.measures), values.pieceText);
+  const needG = cost?.pieces && pieceG ? cost.pieces * pieceG : null;
   if (!cost) return <p className="quiet">Say what differs, and what it comes to stands here.</p>;
   const lot = choices.lots.find(({ id }) => id === values.lotId);
   const haveG = lot ? knownValue(lot.dryWeightG) : null;
@@ -159,9 +166,9 @@ function CostLine({ values, nameOf, choices }: { values: TrialValues; nameOf: Na
         <strong>
           {countText(cost.cells, 'cell')}
           {cost.pieces === null ? '' : `, ${countText(cost.pieces, 'piece')}`}
-          {cost.needG === null ? '' : `, ${print.mass(cost.needG)} of fibre`}
+          {needG === null ? '' : `, ${print.mass(needG)} of fibre`}
         </strong>
-        {haveG !== null && cost.needG !== null ? ` of ${print.mass(haveG)}` : ''}
+        {haveG !== null && needG !== null ? ` of ${print.mass(haveG)}` : ''}
         {values.wayId ? `; ${countText(cost.baths, 'dyebath')}${cost.baths === 1 ? ' for all' : ''}.` : '.'}
       </p>
       {cost.notTold.map((says) => (

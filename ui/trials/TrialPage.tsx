@@ -1,5 +1,5 @@
 'use client';
-import { Button, Input, Modal } from 'antd';
+import { Button } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { TrialView } from '@/contract/views';
@@ -7,10 +7,11 @@ import { countText } from '@/core/measure/print';
 import { WAYS } from '@/core/method/data/ways';
 import type { Part } from '@/core/trial/effects';
 import { trialChain } from '@/core/trial/session';
-import { errorText, post } from '../api/http';
+import { post } from '../api/http';
 import { nowMs } from '../api/serverClock';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
+import { WhyDialog } from '../form/WhyDialog';
 import { blankDraft } from '../plan/draft';
 import { keepDraft } from '../plan/keptDraft';
 import { LinkButton } from '../shell/LinkButton';
@@ -19,13 +20,12 @@ import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { SaveAs } from '../shell/SaveAs';
+import type { GridPiece } from './gridLines';
 import { TrialGrid } from './TrialGrid';
 
 const LookForm = later(() => import('../look/LookForm').then((module) => module.LookForm));
 
 const TakeReadings = later(() => import('./TakeReadings').then((module) => module.TakeReadings));
-
-type Piece = TrialView['pieces'][number];
 
 /** A trial: its grid as it fills, and what it tells so far. */
 export function TrialPage({ trialId }: { trialId: string }) {
@@ -37,7 +37,7 @@ export function TrialPage({ trialId }: { trialId: string }) {
 
 function TrialSheet({ view, book }: { view: TrialView; book: Book }) {
   const router = useRouter();
-  const [looking, setLooking] = useState<Piece | null>(null);
+  const [looking, setLooking] = useState<GridPiece | null>(null);
   const [givingUp, setGivingUp] = useState(false);
   const [taking, setTaking] = useState(false);
   const { trial, tells, sessions } = view;
@@ -102,7 +102,16 @@ function TrialSheet({ view, book }: { view: TrialView; book: Book }) {
         />
       ) : null}
       {taking ? <TakeReadings view={view} onClose={() => setTaking(false)} /> : null}
-      {givingUp ? <GiveUp view={view} onClose={() => setGivingUp(false)} /> : null}
+      {givingUp ? (
+        <WhyDialog
+          title="Give the trial up"
+          okText="Give it up"
+          send={(reason) => post(`/trials/${trial.id}/withdraw`, { reason, revision: trial.revision })}
+          onClose={() => setGivingUp(false)}
+        >
+          <p>Its pieces and what was seen of them stay what they are.</p>
+        </WhyDialog>
+      ) : null}
     </Page>
   );
 }
@@ -142,23 +151,3 @@ function TellsList({ view: { tells } }: { view: TrialView }) {
 /** "ΔL* −8.1 ± 1.2": half of the interval that holds it in 95 of 100 such trials. */
 const partText = (name: string, { value, pm }: Part): string => `${name} ${signed(value)}${pm === null ? '' : ` ± ${pm.toFixed(1)}`}`;
 const signed = (value: number): string => `${value < -0.05 ? '−' : value > 0.05 ? '+' : ''}${Math.abs(value).toFixed(1)}`;
-
-function GiveUp({ view: { trial }, onClose }: { view: TrialView; onClose: () => void }) {
-  const [reason, setReason] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const send = async () => {
-    try {
-      await post(`/trials/${trial.id}/withdraw`, { reason, revision: trial.revision });
-      onClose();
-    } catch (error) {
-      setProblem(errorText(error));
-    }
-  };
-  return (
-    <Modal open title="Give the trial up" okText="Give it up" okButtonProps={{ disabled: reason.trim() === '' }} onOk={() => void send()} onCancel={onClose}>
-      <p>Its pieces and what was seen of them stay what they are.</p>
-      <Input aria-label="Why" placeholder="why" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} />
-      {problem ? <Notice kind="fault">{problem}</Notice> : null}
-    </Modal>
-  );
-}

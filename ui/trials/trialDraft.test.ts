@@ -11,7 +11,7 @@ const values = (factors: FactorDraft[], more: Partial<TrialValues> = {}): TrialV
   design: 'full',
   repeats: 1,
   controls: 1,
-  pieceG: 5,
+  pieceText: '5 g',
   wayId: null,
   dyestuffId: null,
   lotId: 'lot-1',
@@ -45,9 +45,9 @@ test('levels know how they come about', () => {
   });
 });
 
-test('what it comes to: twelve cells, thirteen pieces, 65 g, a bath for each strength', () => {
+test('what it comes to: twelve cells, thirteen pieces, a bath for each strength', () => {
   const cost = costOf(values([factor('strength', '0.5', '1', '2'), factor('mordant', 'no-mordant', 'alum-10'), factor('iron', NONE, 'iron-dip')]), nameOf);
-  expect(cost).toMatchObject({ cells: 12, pieces: 13, needG: 65, baths: 3 });
+  expect(cost).toMatchObject({ cells: 12, pieces: 13, baths: 3 });
   expect(cost?.notTold).toEqual(['How sure a difference is: that takes two pieces of a cell at least.']);
   expect(costOf(values([factor('mordant')]), nameOf)).toBeNull();
 });
@@ -59,7 +59,8 @@ test('too many are said to be, without making them', () => {
 });
 
 test('where the fibre differs, no other lot is cut', () => {
-  expect(trialBody(values([factor('fibre', 'lot-1', 'lot-2')]), nameOf)).toMatchObject({
+  expect(trialBody(values([factor('fibre', 'lot-1', 'lot-2')]), nameOf, 5)).toMatchObject({
+    pieceG: 5,
     lotId: null,
     factors: [{ name: 'Fibre', levels: [{ name: 'Hemp jersey' }, { name: 'lot-2' }] }],
   });

@@ -41,7 +41,8 @@ export interface TrialValues {
   readonly design: Design;
   readonly repeats: number | null;
   readonly controls: number | null;
-  readonly pieceG: number | null;
+  /** The weight of a piece, as it was typed. */
+  readonly pieceText: string;
   readonly wayId: string | null;
   readonly dyestuffId: string | null;
   readonly lotId: string | null;
@@ -91,10 +92,11 @@ export const factorOf = ({ id, kind, name, picks }: FactorDraft, nameOf: NameOf)
   }),
 });
 
-/** What is sent. What a form leaves empty stays empty: the contract says what is missing. */
+/** What is sent. What a form leaves empty stays empty: the contract says what is missing. @param pieceG null where it cannot be read */
 export function trialBody(
-  values: TrialValues,
+  { pieceText: _typed, ...values }: TrialValues,
   nameOf: NameOf,
+  pieceG: number | null,
 ): Omit<TrialInput, 'factors' | 'pieceG' | 'repeats'> & {
   factors: readonly TrialFactor[];
   pieceG: number | null;
@@ -106,6 +108,7 @@ export function trialBody(
     factors: values.factors.map((factor) => factorOf(factor, nameOf)),
     lotId: hasLots ? null : values.lotId,
     controls: values.controls ?? 0,
+    pieceG,
   };
 }
 
@@ -113,7 +116,6 @@ export interface Cost {
   readonly cells: number;
   /** Null: more than can be cut. */
   readonly pieces: number | null;
-  readonly needG: number | null;
   readonly baths: number;
   readonly notTold: readonly string[];
 }
@@ -129,7 +131,6 @@ export function costOf(values: TrialValues, nameOf: NameOf): Cost | null {
   return {
     cells: cellCount(values.design, levels),
     pieces,
-    needG: pieces !== null && values.pieceG ? pieces * values.pieceG : null,
     baths: bathCount(
       { factors },
       cut.flatMap((own) => own.pieces.map((piece) => ({ ...piece, lotId: piece.code }))),
