@@ -64,6 +64,21 @@ function unitStep(name, file, more = []) {
   failed += unit.numFailedTests;
 }
 
+const MOST_LINES = 240;
+
+/** What stood on the page when a browser test failed: without it a failure seen once elsewhere is a riddle. */
+function sayPages(suite) {
+  for (const spec of suite.specs ?? [])
+    for (const { path: file } of spec.tests.flatMap((test) => test.results).flatMap((result) => result.attachments ?? [])) {
+      if (!file?.endsWith('error-context.md') || !existsSync(file)) continue;
+      const lines = readFileSync(file, 'utf8').split('\n');
+      // Behind the page stands the test itself, which is here anyway.
+      const end = lines.indexOf('# Test source');
+      say(`\n— the page of “${spec.title}”\n${lines.slice(0, end < 0 ? MOST_LINES : Math.min(end, MOST_LINES)).join('\n')}`);
+    }
+  suite.suites?.forEach(sayPages);
+}
+
 ensureInstalled();
 mkdirSync(results, { recursive: true });
 
@@ -84,7 +99,8 @@ ensureBuilt();
 const browserFile = path.join(results, 'e2e.json');
 step('browser tests', tool('playwright'), ['test'], { CHROMIUM: ensureChromium() });
 if (existsSync(browserFile)) {
-  const { stats } = JSON.parse(readFileSync(browserFile, 'utf8'));
+  const { stats, suites } = JSON.parse(readFileSync(browserFile, 'utf8'));
+  if (stats.unexpected > 0) suites.forEach(sayPages);
   passed += stats.expected + stats.flaky;
   failed += stats.unexpected;
 }

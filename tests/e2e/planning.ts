@@ -3,15 +3,22 @@ import { expect } from './hands';
 
 /** Types into the list that is open, waits until it shows only what was meant, and takes that: a list that still moves is never tapped. */
 export async function pick(page: Page, typed: string, title: string | RegExp): Promise<void> {
+  await pickAll(page, [typed, title]);
+  await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
+}
+
+/** The same in a list that takes several and stays open. */
+export async function pickAll(page: Page, ...choices: [typed: string, title: string | RegExp][]): Promise<void> {
   const list = page.locator('.ant-select-dropdown:visible');
   await expect(list).toHaveCount(1);
-  await page.keyboard.type(typed);
-  const first = list.locator('.ant-select-item-option').first();
-  await expect(first).toHaveAttribute('title', title);
-  // By key: a list that has just grown shorter may still be on its way to another place.
-  await expect(first).toHaveClass(/option-active/);
-  await page.keyboard.press('Enter');
-  await expect(list).toHaveCount(0);
+  for (const [typed, title] of choices) {
+    await page.keyboard.type(typed);
+    const first = list.locator('.ant-select-item-option').first();
+    await expect(first).toHaveAttribute('title', title);
+    // By key: a list that has just grown shorter may still be on its way to another place.
+    await expect(first).toHaveClass(/option-active/);
+    await page.keyboard.press('Enter');
+  }
 }
 
 /** Opens the extraction of the usual chain and chooses what to dye with, by its name in the list. Gives the extraction's card. */

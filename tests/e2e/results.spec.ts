@@ -2,6 +2,7 @@ import type { FileChooser, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { deltaE00, hexOfLinear, type Linear, labOf, linearOf } from '../../core/colour/lab';
 import { expect, test } from './hands';
+import { pick } from './planning';
 import { lotBody } from './steps';
 
 const SIZE = { width: 1200, height: 900 };
@@ -150,8 +151,7 @@ test('a picture of the wrong lot is moved to the right one, with the reason', as
   await expect(sheet.getByRole('button', { name: 'It shows that one' })).toBeDisabled();
   await sheet.getByLabel('Why?').fill('the tags were swapped');
   await sheet.getByLabel('The lot that it shows').click();
-  await sheet.getByLabel('The lot that it shows').fill('right skein');
-  await page.getByTitle(/^The right skein/).click();
+  await pick(page, 'right skein', /^The right skein/);
   await sheet.getByRole('button', { name: 'It shows that one' }).click();
   await expect(sheet).toBeHidden();
   await expect(panel).toContainText('Nobody looked yet');

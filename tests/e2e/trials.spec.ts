@@ -1,6 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { deltaE00, labOf } from '../../core/colour/lab';
 import { expect, test } from './hands';
+import { pick, pickAll } from './planning';
 import { lotBody } from './steps';
 
 /** A cloth of the test's own. */
@@ -8,14 +9,6 @@ async function cloth(page: Page, id: string, name: string, g: number): Promise<v
   expect((await page.request.post('/api/v1/lots', { data: lotBody(id, name, g, 'cloth', 'linen') })).status()).toBe(200);
 }
 
-const pick = (page: Page, name: string) => page.locator('.ant-select-dropdown:visible .ant-select-item-option').filter({ hasText: name }).first().click();
-
-async function choose(page: Page, field: Locator, ...names: string[]): Promise<void> {
-  for (const name of names) {
-    await field.fill(name);
-    await pick(page, name);
-  }
-}
 const type = async (field: Locator, ...levels: string[]) => {
   for (const level of levels) {
     await field.fill(level);
@@ -38,16 +31,25 @@ test('a ladder of three strengths, two mordants and two dips: twelve pieces and 
   for (let i = 0; i < 3; i++) {
     await more.click();
     await form.getByLabel('What differs', { exact: true }).nth(i).click();
-    await pick(page, i === 1 ? 'Mordant' : 'Something else');
+    await page
+      .locator('.ant-select-dropdown:visible')
+      .getByTitle(i === 1 ? 'Mordant' : 'Something else')
+      .click();
   }
   await form.getByLabel('Its name').nth(0).fill('Strength');
   await form.getByLabel('Its name').nth(1).fill('Dip');
   await type(form.getByLabel('Levels of Something else').nth(0), '100 %', '50 %', '25 %');
-  await choose(page, form.getByLabel('Levels of Mordant'), 'No mordant', 'Alum, low');
+  await form.getByLabel('Levels of Mordant').click();
+  await pickAll(page, ['No mordant', /^No mordant/], ['Alum, low', /^Alum, low/]);
   await type(form.getByLabel('Levels of Something else').nth(1), 'weak', 'strong');
-  await choose(page, form.getByLabel('Cut from'), 'Ladder cloth');
+  await form.getByLabel('Cut from').click();
+  await pick(page, 'Ladder cloth', 'Ladder cloth');
   await form.getByLabel('Pieces of each').fill('1');
 
+  // Not a weight: said when the field is left, before anything is sent.
+  await form.getByLabel('Weight of a piece').fill('a bit');
+  await form.getByLabel('Weight of a piece').press('Tab');
+  await expect(form.getByText('Start with a number; “a bit” does not.')).toBeVisible();
   // Too much for the cloth: said at the field, and nothing is cut.
   await form.getByLabel('Weight of a piece').fill('5');
   await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('12 cells, 13 pieces, 65 g of fibre of 40 g; 1 dyebath for all.');
@@ -146,7 +148,9 @@ test('two results that differ in two things: the trial that would tell is made o
   await sheet.getByRole('button', { name: 'Make that trial' }).click();
   const form = page.getByRole('dialog', { name: 'Make a trial' });
   await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('4 cells, 8 pieces, 80 g of fibre');
-  await choose(page, form.getByLabel('Cut from'), 'Two, first');
+  await form.getByLabel('Cut from').click();
+  await pick(page, 'Two, first', 'Two, first');
+  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('80 g of fibre of 30 g');
   await form.getByLabel('Weight of a piece').fill('3');
   await form.getByRole('button', { name: 'Cut the pieces' }).click();
   await expect(page.getByRole('region', { name: 'The grid' }).getByRole('button')).toHaveCount(8);

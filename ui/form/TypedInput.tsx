@@ -18,7 +18,7 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
 }
 
 /** A text that is read as a figure: what was understood stands under it while one types, and what was not, once one is done. */
-export function TypedInput({ value = '', onChange, read, onDone, inForm = false, hint = '', fault = null, ...rest }: Props) {
+export function TypedInput({ value = '', onChange, read, onDone, onBlur, inForm = false, hint = '', fault = null, ...rest }: Props) {
   // What stood there before anybody typed is pointed out at once; what is being typed, when it is done.
   const [left, setLeft] = useState(true);
   const saysId = useId();
@@ -41,7 +41,11 @@ export function TypedInput({ value = '', onChange, read, onDone, inForm = false,
           setLeft(false);
           onChange?.(event.target.value);
         }}
-        onBlur={done}
+        // A form looks at its rule when a field is left.
+        onBlur={(event) => {
+          done();
+          onBlur?.(event);
+        }}
         onPressEnter={done}
       />
       <div id={saysId} className="small" style={{ minHeight: '1.45em' }}>
