@@ -141,6 +141,12 @@ export const endpoints = {
     query: looks.swatchFilter,
     response: z.array(looks.swatch),
   },
+  swatchFactors: {
+    method: 'GET',
+    path: '/swatches/factors',
+    summary: 'What is written down of all results, by factor and value: what a wall is filtered by',
+    response: looks.factorIndex,
+  },
   listTrials: { method: 'GET', path: '/trials', summary: 'Trials, the newest first', response: trials.trialLines },
   getTrial: { method: 'GET', path: '/trials/{trialId}', summary: 'A trial, the colours of its pieces so far, and what they tell', response: trials.trialView },
   addTrial: {

@@ -96,11 +96,16 @@ export const swatch = z
     hex: z.string().nullable(),
     picture: picture.nullable(),
     verdict: z.string(),
+    fastness: z.string(),
     looks: z.int(),
     atMs: instantMs,
     words: z.string(),
   })
   .meta({ id: 'Swatch', description: 'A result: one lot after one treatment, folded from all looks at it. `words` is what it is found by.' });
+
+export const factorIndex = z
+  .array(z.object({ what: z.string(), values: z.array(z.object({ says: z.string(), ids: z.array(z.string()) })) }))
+  .meta({ id: 'SwatchFactors', description: 'What is written down of all results, by factor and value, with the ids of the results that have it.' });
 
 const labView = z.object({ l: z.number(), a: z.number(), b: z.number() });
 export const drying = z

@@ -179,6 +179,18 @@ const chainItem = z.strictObject({
 });
 
 const stepKey = z.string().max(140);
+const chain = z
+  .array(chainItem)
+  .max(60)
+  .refine((items) => new Set(items.map((item) => item.id)).size === items.length, 'Each step has its own id.');
+const extras = z.record(
+  stepKey,
+  z
+    .array(z.strictObject({ id: extraId, substance: line(64), wofPct: numberOrRange(z.number().min(0).max(1000)).nullable() }))
+    .max(24, 'More than 24 things beside the method: copy the method and change it.')
+    .refine((some) => new Set(some.map((one) => one.id)).size === some.length, 'Each once.'),
+);
+const plantAmounts = z.record(stepKey, plantAmount);
 export const draftInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
@@ -186,28 +198,21 @@ export const draftInput = z.strictObject({
     .array(id)
     .max(60)
     .refine((ids) => new Set(ids).size === ids.length, 'Each lot once.'),
-  chain: z
-    .array(chainItem)
-    .max(60)
-    .refine((chain) => new Set(chain.map((item) => item.id)).size === chain.length, 'Each step has its own id.'),
+  chain,
   vessels: z.record(stepKey, id),
   overrules: z.record(stepKey, plainAmount),
-  extras: z
-    .record(
-      stepKey,
-      z
-        .array(z.strictObject({ id: extraId, substance: line(64), wofPct: numberOrRange(z.number().min(0).max(1000)).nullable() }))
-        .max(24, 'More than 24 things beside the method: copy the method and change it.')
-        .refine((extras) => new Set(extras.map((one) => one.id)).size === extras.length, 'Each once.'),
-    )
-    .optional(),
-  plantAmounts: z.record(stepKey, plantAmount).optional(),
+  extras: extras.optional(),
+  plantAmounts: plantAmounts.optional(),
   doseOf: z.enum(DOSE_OF).nullable().optional(),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
   lids: z.record(stepKey, z.enum(LIDS)).optional(),
   labels: z.record(line(64), line(24)).optional(),
   answers: z.record(id, z.enum(MORDANT_ANSWERS)).optional(),
+  against: z
+    .strictObject({ runId: id, name: line(120), chain, plantAmounts, extras, fibre: noteText })
+    .nullable()
+    .optional(),
 });
 /** Half-filled, as a page holds it while it is being typed: everything else is held to the same rules. */
 export const draftPreview = draftInput.extend({ name: line(120) });
@@ -280,7 +285,13 @@ export const replanInput = z.strictObject({
   /** Left out: as it was asked for; only the clock moves. What has begun stays as it is. */
   draft: draftInput.optional(),
 });
-export const againInput = z.strictObject({ name: nameText, startMs: instantMs, lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60) });
+export const againInput = z.strictObject({
+  name: nameText,
+  startMs: instantMs,
+  lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60),
+  /** The plan keeps what it repeats, and points out a second change. */
+  oneChanged: z.boolean().optional(),
+});
 
 export const readingsInput = z.strictObject({
   readings: z

@@ -111,6 +111,8 @@ export interface SwatchView {
   readonly hex: string | null;
   readonly picture: Picture | null;
   readonly verdict: string;
+  /** Light and wash tests of its lot that were looked at: "light: 4-5 after 28 days"; empty while it is untested. */
+  readonly fastness: string;
   readonly looks: number;
   readonly atMs: number;
   /** What it is found by. */

@@ -2,8 +2,10 @@ import type { z } from 'zod';
 import type { LookInput, lookFilter, lookMove, lookWithdraw, swatchFilter } from '@/contract/looks';
 import type { SwatchView } from '@/contract/views';
 import { hexOfLab } from '@/core/colour/lab';
+import { factorsOf } from '@/core/compare/passports';
 import { type Lot, printComposition } from '@/core/fibre/lot';
 import { type Drying, driedOf, dryingKind, learnDrying } from '@/core/swatch/drying';
+import { type FactorIndex, indexFactors } from '@/core/swatch/filter';
 import { isEmpty, isWithdrawn, type Look, type LookChange, verdictText } from '@/core/swatch/look';
 import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
 import { getsIn } from '@/core/trial/trial';
@@ -18,6 +20,7 @@ import { listTrials } from '@/store/trials';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
+import { fastnessViews } from './fastness';
 import { passportsOf, withAncestors } from './lots';
 import { invalid, notFound } from './problem';
 import { standing } from './standing';
@@ -113,9 +116,21 @@ export async function looksOfLot({ store }: App, lotId: string): Promise<Look[]>
 
 /** Every result there is, or all that came out of one run: the newest first. */
 export async function listSwatches(app: App, { runId, first }: z.infer<typeof swatchFilter> = {}): Promise<SwatchView[]> {
+  const tests = await fastnessViews(app, undefined);
+  const fastness = (lotId: string): string =>
+    tests
+      .filter(({ test, grades }) => test.lotId === lotId && grades.length > 0)
+      .map(({ says }) => says)
+      .join('; ');
   return (await allSwatches(app, runId, first))
     .slice(0, first)
-    .map(({ lot, swatch, gets }) => viewOf(swatch, lot.name, printComposition(lot.composition), gets));
+    .map(({ lot, swatch, gets }) => viewOf(swatch, { lot: lot.name, fibre: printComposition(lot.composition), fastness: fastness(lot.id) }, gets));
+}
+
+/** What is written down of all results, the other way round. */
+export async function swatchFactors(app: App): Promise<FactorIndex[]> {
+  const all = await allSwatches(app);
+  return indexFactors(all.map(({ lot, swatch: { id, passport } }) => ({ id, factors: factorsOf({ ...lot, passport }) })));
 }
 
 /** Of so many looks one result may be made. */
@@ -155,18 +170,17 @@ export async function dryingOf(app: App, lotId: string, dye: string | undefined)
   return { drying: learnDrying(results, { ...own, dyes: own.dyes || (dye ?? '') }) };
 }
 
-function viewOf(swatch: Swatch, lot: string, fibre: string, gets: string | null): SwatchView {
+function viewOf(swatch: Swatch, of: Pick<SwatchView, 'lot' | 'fibre' | 'fastness'>, gets: string | null): SwatchView {
   const { id, lotId, colour, pictures, looks, atMs, passport } = swatch;
   const [name, detail, verdict, dyes] = [swatchName(swatch, gets), swatchDetail(swatch), verdictText(swatch.verdict), dyedWith(swatch)];
   const treated = passport.treatments.flatMap((one) => [one.substance, one.note, one.how?.preparation, one.how?.place]);
-  const words = [name, lot, fibre, detail, verdict, ...treated, ...looks.flatMap((look) => [look.note, look.part])].filter(Boolean).join(' ');
+  const words = [name, of.lot, of.fibre, detail, verdict, ...treated, ...looks.flatMap((look) => [look.note, look.part])].filter(Boolean).join(' ');
   return {
     id,
+    ...of,
     lotId,
-    lot,
     name,
     detail,
-    fibre,
     dyes,
     colour,
     hex: colour && hexOfLab(colour.lab),

@@ -5,6 +5,7 @@ import type { RunRecord, RunView } from '@/contract/views';
 import type { Lot } from '@/core/fibre/lot';
 import { measured } from '@/core/figure';
 import type { Reading } from '@/core/hold/credit';
+import { fibreText } from '@/core/plan/against';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
 import { draftAgain } from '@/core/run/again';
@@ -186,7 +187,10 @@ export async function runRecord(app: App, runId: string): Promise<RunRecord> {
 export async function again(app: App, runId: string, input: z.infer<typeof againInput>): Promise<Draft> {
   const view = await runView(app, runId);
   const { state, clocks } = nowOf(view, app.nowMs());
-  return draftAgain(view.plan, state, clocks, input);
+  const draft = draftAgain(view.plan, state, clocks, input);
+  if (!input.oneChanged) return draft;
+  const { chain, plantAmounts = {}, extras = {} } = draft;
+  return { ...draft, against: { runId, name: view.plan.name, chain, plantAmounts, extras, fibre: fibreText(view.plan.lots) } };
 }
 
 /** Puts the steps still to come on the clock again from now; what has happened stays. A new plan version with a reason. */

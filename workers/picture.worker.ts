@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import jsQR from 'jsqr';
 import { type Card, type Corrected, correct, type Patch, readPatch } from '@/core/colour/patch';
 
 /** Where somebody pointed: the middle of a square and half its side, px of the picture. */
@@ -33,6 +34,20 @@ function read(fibre: Mark, card: { readonly at: Mark; readonly is: Card } | null
   return { patch, corrected: patch && card && cardPatch ? correct(patch, cardPatch, card.is) : null };
 }
 
-const api = { open, read };
+/** A code is found in a picture of this long side; larger only takes longer. */
+const CODE_LONG_PX = 1600;
+
+/** The text of the code on a label, where one is in the picture; null where none is. */
+function codeIn(bitmap: ImageBitmap): string | null {
+  const scale = Math.min(1, CODE_LONG_PX / Math.max(bitmap.width, bitmap.height));
+  const [width, height] = [Math.max(1, Math.round(bitmap.width * scale)), Math.max(1, Math.round(bitmap.height * scale))];
+  const drawn = new OffscreenCanvas(width, height).getContext('2d');
+  drawn?.drawImage(bitmap, 0, 0, width, height);
+  bitmap.close();
+  const pixels = drawn?.getImageData(0, 0, width, height);
+  return pixels ? (jsQR(pixels.data, width, height)?.data ?? null) : null;
+}
+
+const api = { open, read, codeIn };
 export type PictureWorker = typeof api;
 Comlink.expose(api);

@@ -31,6 +31,21 @@ export interface Draft {
   readonly labels?: Readonly<Record<string, string>>;
   /** By lot: what to do about a mordant that nobody is sure of. */
   readonly answers?: Readonly<Record<string, MordantAnswer>>;
+  /** "Again, with one thing changed": what it repeats, so that a second change is pointed out. */
+  readonly against?: Against | null;
+}
+
+/** What a plan repeats "with one thing changed". */
+export interface Against {
+  readonly runId: string;
+  /** Of the session that is repeated. */
+  readonly name: string;
+  /** As it stood when nothing was changed yet. */
+  readonly chain: readonly ChainItem[];
+  readonly plantAmounts: NonNullable<Draft['plantAmounts']>;
+  readonly extras: NonNullable<Draft['extras']>;
+  /** What the fibre was, in words. */
+  readonly fibre: string;
 }
 
 /** Something that goes into a step beside what its method asks for. */

@@ -15,6 +15,7 @@ import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
 import { EmptyPlace } from '../shell/PageState';
 import { Warp } from '../warp/Warp';
+import { AgainstPanel } from './AgainstPanel';
 import { Blend } from './Blend';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem, withLots } from './draft';
@@ -98,6 +99,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
         </form>
         <div className="stack sticky">
           <Problems problems={general} />
+          <AgainstPanel draft={draft} onDraft={onDraft} lots={lots} book={room.book} />
           {shown ? (
             <>
               <PlanTotals plan={shown} />

@@ -6,6 +6,7 @@ import type { Method } from '@/core/method/method';
 import type { ChainItem } from '@/core/plan/draft';
 import { NO_DETAIL, PLANT_SOURCES, type PlantDetail, PREPARATIONS, plantWords } from '@/core/plan/plant';
 import { CHEMISTRY_WORD, type Dyestuff, MORDANT_WORD, PLANT_FORMS } from '@/core/shelf/dyestuff';
+import { useFastness } from '../fastness/useFastness';
 import { Field } from '../form/Field';
 import { Trade } from '../shell/Help';
 import { plantsOf, withoutPlant, withPlant } from './draft';
@@ -23,6 +24,7 @@ interface Props {
 /** What goes into the bath, jar, bundle or print: one plant or several, each with what it was like. */
 export function Plants({ item, dyestuffs, tried, betterBy, onMethod, onChange }: Props) {
   const plants = plantsOf(item);
+  const fastness = useFastness();
   const options = dyestuffs.map((one) => ({
     value: one.id,
     label: one.part ? `${one.name} (${one.part})` : one.name,
@@ -45,7 +47,7 @@ export function Plants({ item, dyestuffs, tried, betterBy, onMethod, onChange }:
               hint={
                 stuff ? (
                   <Trade>
-                    {`${stuff.botanical ? `${stuff.botanical}; ` : ''}${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}. ${triedText(tried.substances.get(stuff.name))}`}
+                    {`${stuff.botanical ? `${stuff.botanical}; ` : ''}${MORDANT_WORD[stuff.mordant]}; ${CHEMISTRY_WORD[stuff.chemistry]}; heat: ${stuff.heat.text}. ${triedText(tried.substances.get(stuff.name))}${fastness(stuff) ? ` Light and washing: ${fastness(stuff)}.` : ''}`}
                   </Trade>
                 ) : null
               }

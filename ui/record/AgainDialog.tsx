@@ -1,5 +1,5 @@
 'use client';
-import { Form, Input } from 'antd';
+import { Form, Input, Radio } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { againInput } from '@/contract/schemas';
@@ -19,6 +19,7 @@ const HOUR = 3_600_000;
 interface Values {
   readonly name: string;
   readonly lotIds: readonly string[];
+  readonly oneChanged: boolean;
 }
 
 interface Props {
@@ -26,11 +27,13 @@ interface Props {
   readonly plan: Plan;
   /** What was added beyond the plan: it is told, since a plan has no place for it. */
   readonly extras: readonly string[];
+  /** Asked for with one thing changed. */
+  readonly oneChanged: boolean;
   readonly onClose: () => void;
 }
 
 /** A new plan that asks for what was really done, scaled to the lots chosen here. */
-export function AgainDialog({ runId, plan, extras, onClose }: Props) {
+export function AgainDialog({ runId, plan, extras, oneChanged, onClose }: Props) {
   const print = usePrint();
   const router = useRouter();
   const lots = useLoaded<LotView[]>('/lots');
@@ -44,8 +47,8 @@ export function AgainDialog({ runId, plan, extras, onClose }: Props) {
       name={`again-${runId}`}
       title="Do it again"
       okText="Make the plan"
-      first={{ name: `${plan.name}, again`.slice(0, 120), lotIds: plan.lots.map((lot) => lot.id) }}
-      body={({ name, lotIds }) => ({ name: name.trim(), startMs: Math.ceil(nowMs() / HOUR) * HOUR, lotIds })}
+      first={{ name: `${plan.name}, again`.slice(0, 120), lotIds: plan.lots.map((lot) => lot.id), oneChanged }}
+      body={({ name, lotIds, oneChanged: one }) => ({ name: name.trim(), startMs: Math.ceil(nowMs() / HOUR) * HOUR, lotIds, oneChanged: one })}
       schema={againInput}
       send={send}
       onDone={() => router.push(`/sessions/${sessionId}`)}
@@ -60,6 +63,14 @@ export function AgainDialog({ runId, plan, extras, onClose }: Props) {
           {extras.length > 0 ? <p className="small">Not taken over, since the shelf does not know it: {print.says(extras.join('; '))}.</p> : null}
           <Form.Item name="name" label="Name">
             <Input maxLength={120} />
+          </Form.Item>
+          <Form.Item name="oneChanged" label="How" extra="With one thing changed, the plan counts what differs and says so when it is two.">
+            <Radio.Group
+              options={[
+                { value: false, label: 'as it was' },
+                { value: true, label: 'with one thing changed' },
+              ]}
+            />
           </Form.Item>
           <Form.Item name="lotIds" label="Fibre">
             <PickLots lots={lots.state === 'ready' ? lots.value : []} />

@@ -45,7 +45,8 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
   const print = usePrint();
   const looks = useLoaded<Look[]>(`/looks?runId=${view.run.id}`);
   // From a result one comes here to have it once more.
-  const [again, setAgain] = useState(useSearchParams().has('again'));
+  const asked = useSearchParams().get('again');
+  const [again, setAgain] = useState(asked !== null);
   const [chosen, setChosen] = useState<string | null>(null);
   const actual = useMemo(() => actualTimes(plan, foldRun(plan.steps, view.events), record.clocks), [plan, view.events, record.clocks]);
   const steps = plan.steps.filter((step) => record.comparisons.some((row) => row.stepId === step.id));
@@ -110,7 +111,13 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
       <BathsLeft view={view} />
       <RunLog plan={plan} events={view.events} heldIds={NONE_HELD} limit={20} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
       {again ? (
-        <AgainDialog runId={view.run.id} plan={plan} extras={beyondPlan(plan, foldRun(plan.steps, view.events))} onClose={() => setAgain(false)} />
+        <AgainDialog
+          runId={view.run.id}
+          plan={plan}
+          extras={beyondPlan(plan, foldRun(plan.steps, view.events))}
+          oneChanged={asked === 'one'}
+          onClose={() => setAgain(false)}
+        />
       ) : null}
     </Page>
   );

@@ -1,17 +1,15 @@
 'use client';
 import { Descriptions } from 'antd';
-import type { FastnessView } from '@/contract/views';
 import { molarMass, printFormula } from '@/core/chem/molarMass';
 import { spoonsToGrams } from '@/core/dose/spoons';
-import { testedText } from '@/core/fastness/fastness';
 import { triedText } from '@/core/fibre/tried';
 import { printNumber } from '@/core/measure/print';
 import { convert } from '@/core/measure/units';
 import { plantRow } from '@/core/safety/data/plants';
 import { type Assistant, LEFT_OVER_WORD, WEAR_WORD } from '@/core/shelf/assistant';
 import { CHEMISTRY_WORD, type Dyestuff, MORDANT_WORD, type Said } from '@/core/shelf/dyestuff';
-import { useLoaded } from '../api/useLoaded';
 import { useTried } from '../api/useTried';
+import { useFastness } from '../fastness/useFastness';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Trade } from '../shell/Help';
@@ -22,7 +20,7 @@ const said = (what: Said): string => (what.text === '' ? '' : `${what.text}${MAR
 /** One dyestuff of the shelf, opened: figures with the mark of how sure they are. */
 export function DyestuffDetails({ stuff }: { stuff: Dyestuff }) {
   const tried = useTried();
-  const tests = useLoaded<FastnessView[]>('/fastness');
+  const fastness = useFastness();
   const print = usePrint();
   const row = stuff.plantRow ? plantRow(stuff.plantRow) : undefined;
   const ratios = Object.entries(stuff.ratio).map(([form, ratio]) => `${form} ${printNumber(ratio)} : 1`);
@@ -34,8 +32,7 @@ export function DyestuffDetails({ stuff }: { stuff: Dyestuff }) {
     ['colour', said(stuff.colour)],
     ['behaviour', said(stuff.behaviour)],
     ['acid and alkali', stuff.phSensitive ? 'move it' : 'nothing said'],
-    ['light and washing', tests.state === 'ready' ? testedText(tests.value.filter(({ dyes }) => dyes.includes(stuff.name))) : ''],
-    ['fading', stuff.fugitive === 'yes' ? 'fugitive' : stuff.fugitive === 'said' ? 'said to be fugitive (uncertain): test it' : 'nothing said'],
+    ['light and washing', fastness(stuff)],
   ];
   return (
     <div className="stack">

@@ -7,6 +7,7 @@ import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import type { StockLevel } from '@/core/shelf/stock';
 import type { Book } from '../api/useBook';
+import { useFastness } from '../fastness/useFastness';
 import { Beside } from '../shell/Beside';
 import { usePrint } from '../shell/facts';
 import { EmptyPlace } from '../shell/PageState';
@@ -45,6 +46,7 @@ export function Stuffs({ kind, book, levels, text, onOpen }: Props) {
       .filter((one) => `${one.name} ${one.detail} ${one.kind === 'dyestuff' ? (one.stuff.botanical ?? '') : ''}`.toLowerCase().includes(wanted))
       .toSorted((a, b) => Number(b.levels.length > 0) - Number(a.levels.length > 0));
   }, [kind, book, levels, text]);
+  const fastness = useFastness();
   if (rows.length === 0)
     return <EmptyPlace act={<Button onClick={() => onOpen({ what: 'own', kind })}>Add it as your own</Button>}>Nothing here is called “{text}”.</EmptyPlace>;
   const shown = rows.find((one) => one.id === chosen);
@@ -61,7 +63,7 @@ export function Stuffs({ kind, book, levels, text, onOpen }: Props) {
               <Button type="link" className="row-name" onClick={() => setChosen(one.id)}>
                 {one.name}
               </Button>
-              <span className="quiet">{one.detail}</span>
+              <span className="quiet">{[one.detail, one.kind === 'dyestuff' ? fastness(one.stuff) : ''].filter(Boolean).join(' · ')}</span>
             </div>
             <span className="quiet cell">
               {one.levels

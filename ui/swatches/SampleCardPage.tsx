@@ -81,6 +81,7 @@ function Sample({ one: { view, lot, swatch }, address }: { one: Whole; address: 
               {what}: {print.says(says)}
             </li>
           ))}
+          <li>light and washing: {view.fastness || 'untested'}</li>
         </ul>
       </div>
       <div role="img" aria-label={`Code that opens ${lot.name}`} style={{ flex: 'none' }}>

@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** One result: its colour, else its picture, on mid-grey; what it is below. */
-export function SwatchTile({ swatch: { hex, picture, colour, verdict }, deltaE, children }: Props) {
+export function SwatchTile({ swatch: { hex, picture, colour, verdict, fastness }, deltaE, children }: Props) {
   const doubt = colour
     ? [
         colour.state === 'dry' || colour.state === 'cured' ? '' : stateText(colour.state),
@@ -38,7 +38,7 @@ export function SwatchTile({ swatch: { hex, picture, colour, verdict }, deltaE, 
         )}
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: 'auto 1fr', gap: 8, alignItems: 'start' }}>{children}</div>
-      <span className="quiet small">{[deltaE === null ? '' : `ΔE ${deltaE.toFixed(1)}`, doubt, verdict].filter(Boolean).join(' · ')}</span>
+      <span className="quiet small">{[deltaE === null ? '' : `ΔE ${deltaE.toFixed(1)}`, doubt, verdict, fastness].filter(Boolean).join(' · ')}</span>
     </article>
   );
 }

@@ -5,12 +5,14 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SwatchView } from '@/contract/views';
 import type { Lab } from '@/core/colour/lab';
 import { countText } from '@/core/measure/print';
+import { type FactorIndex, type FactorPick, havingAll } from '@/core/swatch/filter';
 import { stepOfResult } from '@/core/swatch/swatch';
 import { found, inOrder, nearest, WALL_ORDERS, type WallOrder } from '@/core/swatch/wall';
 import { useLoaded } from '../api/useLoaded';
 import { TypedInput } from '../form/TypedInput';
 import { typedValue } from '../form/typed';
 import { labReader } from '../look/labReader';
+import { useDroppedPictures } from '../look/pictureFiles';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import { later } from '../shell/later';
@@ -22,12 +24,17 @@ import { FIRST_RESULTS, FIRST_SWATCHES } from './firstSwatches';
 import { SwatchTile, TILE_PX } from './SwatchTile';
 
 const CompareSwatches = later(() => import('./CompareSwatches').then((module) => module.CompareSwatches));
+const OffPicture = later(() => import('../look/OffPicture').then((module) => module.OffPicture));
+const WhichLot = later(() => import('../look/WhichLot').then((module) => module.WhichLot));
+const WallFilter = later(() => import('./WallFilter').then((module) => module.WallFilter));
 const ORDER: Record<WallOrder, string> = { date: 'by date', hue: 'by hue', lightness: 'by lightness', dyestuff: 'by dyestuff' };
 /** More than this are no longer seen side by side. */
 const MOST_CHOSEN = 8;
 const GAP_PX = 12;
 /** Until the page knows its width, the browser itself fills the lines with as many tiles, in one row of the list. */
 const TILES_UNMEASURED = 48;
+
+const NO_FILTER = { picks: [], index: [] };
 
 /** As a person types it; a hex would be off by what a screen cannot show. */
 const labText = ({ l, a, b }: Lab): string => [l, a, b].map((axis) => axis.toFixed(2)).join(' ');
@@ -48,20 +55,25 @@ export function SwatchesPage() {
   const [near, setNear] = useState('');
   const [chosen, setChosen] = useState<readonly string[]>([]);
   const [comparing, setComparing] = useState(false);
+  const [offPicture, setOffPicture] = useState(false);
+  const [dropped, setDropped] = useState<readonly File[] | null>(null);
+  const [filter, setFilter] = useState<{ readonly picks: readonly FactorPick[]; readonly index: readonly FactorIndex[] }>(NO_FILTER);
+  useDroppedPictures(setDropped);
   const words = useDeferredValue(typed);
   const target = typedValue(labReader(), useDeferredValue(near));
   const room = useRef<HTMLDivElement>(null);
   const columns = useColumns(room);
   const all = loaded.state === 'ready' ? loaded.value : null;
   const rows = useMemo((): Row[] => {
-    const some = found(all ?? [], words);
+    const having = havingAll(filter.index, filter.picks);
+    const some = found(having ? (all ?? []).filter(({ id }) => having.has(id)) : (all ?? []), words);
     const tiles = target ? nearest(some, target) : inOrder(some, order).map((swatch) => ({ swatch, deltaE: null }));
     const each = columns ?? TILES_UNMEASURED;
     return Array.from({ length: Math.ceil(tiles.length / each) }, (_, i) => {
       const own = tiles.slice(i * each, (i + 1) * each);
       return { key: own.map(({ swatch }) => swatch.id).join(' '), tiles: own };
     });
-  }, [all, words, order, target, columns]);
+  }, [all, words, order, target, columns, filter]);
   if (loaded.state === 'loading') return <LoadingPage title="Swatches" />;
   if (loaded.state === 'failed') return <FailedPage title="Swatches" why={loaded.why} retry={loaded.retry} />;
   const isWhole = whole.state === 'ready' || loaded.value.length < FIRST_RESULTS;
@@ -126,20 +138,26 @@ export function SwatchesPage() {
               onChange={(event) => setTyped(event.target.value)}
               style={{ width: 240 }}
             />
+            <WallFilter picks={filter.picks} onPicks={(picks, index) => setFilter({ picks, index })} />
             <span style={{ width: 240 }}>
               <TypedInput aria-label="Nearest to a colour" read={labReader()} value={near} onChange={setNear} placeholder="nearest to #c9a23a" />
             </span>
             <Button disabled={!one?.colour} onClick={() => setNear(one?.colour ? labText(one.colour.lab) : '')}>
               Nearest to it
             </Button>
+            <Button onClick={() => setOffPicture(true)}>Off a picture</Button>
             <LinkButton disabled={!run} href={`/runs/${run}/record?again`}>
               Do it again
+            </LinkButton>
+            <LinkButton disabled={!run} href={`/runs/${run}/record?again=one`}>
+              Change one thing
             </LinkButton>
           </div>
           <div ref={room}>
             {count === 0 ? (
               <p className="quiet">
-                {target ? 'No result has a colour yet.' : 'Nothing is found.'} <Button onClick={() => [setTyped(''), setNear('')]}>Show all</Button>
+                {target ? 'No result has a colour yet.' : 'Nothing is found.'}{' '}
+                <Button onClick={() => [setTyped(''), setNear(''), setFilter(NO_FILTER)]}>Show all</Button>
               </p>
             ) : (
               <Rows
@@ -184,6 +202,15 @@ export function SwatchesPage() {
           </div>
         </>
       )}
+      {offPicture ? (
+        <OffPicture
+          title="Which colour?"
+          okText="Find what is nearest"
+          onColour={(lab) => [setNear(labText(lab)), setOffPicture(false)]}
+          onClose={() => setOffPicture(false)}
+        />
+      ) : null}
+      {dropped ? <WhichLot files={dropped} onClose={() => setDropped(null)} /> : null}
       {comparing ? (
         <CompareSwatches chosen={chosen.flatMap((id) => loaded.value.find((swatch) => swatch.id === id) ?? [])} onClose={() => setComparing(false)} />
       ) : null}

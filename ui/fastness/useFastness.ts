@@ -1,0 +1,21 @@
+'use client';
+import { useMemo } from 'react';
+import type { FastnessView } from '@/contract/views';
+import { fastnessOfStuff } from '@/core/fastness/fastness';
+import type { Dyestuff } from '@/core/shelf/dyestuff';
+import { useLoaded } from '../api/useLoaded';
+
+/** How a dyestuff stands light and washing: tested here, heard, or untested. Empty until the tests are there. */
+export function useFastness(): (stuff: Dyestuff) => string {
+  const tests = useLoaded<FastnessView[]>('/fastness');
+  return useMemo(() => {
+    const known = tests.state === 'ready' ? tests.value : null;
+    return ({ name, fugitive }) =>
+      known
+        ? fastnessOfStuff(
+            fugitive,
+            known.filter(({ dyes }) => dyes.includes(name)),
+          )
+        : '';
+  }, [tests]);
+}
