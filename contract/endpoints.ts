@@ -141,6 +141,7 @@ export const endpoints = {
     query: looks.swatchFilter,
     response: z.array(looks.swatch),
   },
+  ownDyes: { method: 'GET', path: '/swatches/dyes', summary: 'What dyestuffs gave here: what plans expect of them', response: looks.ownDyes },
   swatchFactors: {
     method: 'GET',
     path: '/swatches/factors',

@@ -107,6 +107,11 @@ export const factorIndex = z
   .array(z.object({ what: z.string(), values: z.array(z.object({ says: z.string(), ids: z.array(z.string()) })) }))
   .meta({ id: 'SwatchFactors', description: 'What is written down of all results, by factor and value, with the ids of the results that have it.' });
 
+export const ownDyes = z.array(z.object({ dye: z.string(), mordanted: z.boolean(), hex: z.string(), n: z.int(), spread: z.number().nullable() })).meta({
+  id: 'OwnDyes',
+  description: 'What dyestuffs gave here, with a mordant and without, as it would be on undyed fibre: learnt from the newest own results.',
+});
+
 const labView = z.object({ l: z.number(), a: z.number(), b: z.number() });
 export const drying = z
   .object({ drying: z.object({ n: z.int(), of: z.string(), by: labView, spread: z.number().nullable() }).nullable() })

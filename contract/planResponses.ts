@@ -171,6 +171,7 @@ export const plan = z
         finishes: z.array(text).nullable(),
         mordant: certainty,
         expectedHex: z.record(text, text),
+        expectedFrom: z.record(text, z.int()).optional(),
       }),
     ),
     vessels: z.array(z.object({ ...vesselInput.shape, id, revision })),

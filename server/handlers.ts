@@ -6,7 +6,7 @@ import type { App } from './app';
 import { doorsView, endInvite, endToken, invite, leave, makeToken, openHome, putOut, whoAmI } from './doors/view';
 import { addFastness, fastnessViews, withdrawFastness } from './fastness';
 import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
-import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, swatchFactors, withdrawLook } from './looks';
+import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, ownDyes, swatchFactors, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
 import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
 import { readingsBetween, recordReadings } from './probes';
@@ -80,6 +80,7 @@ export const handlers: Handlers = {
   moveLook: ({ app, param, body }) => moveLook(app, param('lookId'), body),
   withdrawLook: ({ app, param, body }) => withdrawLook(app, param('lookId'), body),
   listSwatches: ({ app, query }) => listSwatches(app, query),
+  ownDyes: ({ app }) => ownDyes(app),
   swatchFactors: ({ app }) => swatchFactors(app),
   listTrials: ({ app }) => trialLines(app),
   getTrial: ({ app, param }) => trialView(app, param('trialId')),

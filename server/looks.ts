@@ -7,6 +7,7 @@ import { type Lot, printComposition } from '@/core/fibre/lot';
 import { type Drying, driedOf, dryingKind, learnDrying } from '@/core/swatch/drying';
 import { type FactorIndex, indexFactors } from '@/core/swatch/filter';
 import { isEmpty, isWithdrawn, type Look, type LookChange, verdictText } from '@/core/swatch/look';
+import { dyeResult, learnDyes, type OwnDye } from '@/core/swatch/ownDyes';
 import { dyedWith, looksByLot, type Swatch, swatchDetail, swatchesOf, swatchName } from '@/core/swatch/swatch';
 import { getsIn } from '@/core/trial/trial';
 import { isBlobHash } from '@/store/blobs';
@@ -168,6 +169,16 @@ export async function dryingOf(app: App, lotId: string, dye: string | undefined)
   const colours = await swatchesIn(app.store.db, await colouredLooks(app.store.db, null));
   const results = colours.flatMap(({ lot: of, swatch }) => driedOf(swatch, printComposition(of.composition)) ?? []);
   return { drying: learnDrying(results, { ...own, dyes: own.dyes || (dye ?? '') }) };
+}
+
+/** So many looks are enough to learn from; no plan reads all of history. */
+const LEARNT_FROM = 400;
+
+/** What dyestuffs gave here, by the newest results: a fixed number of queries. */
+export async function ownDyes({ store: { db } }: App): Promise<OwnDye[]> {
+  const lotIds = await lotsLookedAtLast(db, LEARNT_FROM);
+  const results = await swatchesIn(db, lotIds.length === 0 ? [] : await colouredLooks(db, lotIds));
+  return learnDyes(results.flatMap(({ lot, swatch }) => dyeResult(swatch, lot.baseHex) ?? []));
 }
 
 function viewOf(swatch: Swatch, of: Pick<SwatchView, 'lot' | 'fibre' | 'fastness'>, gets: string | null): SwatchView {

@@ -14,6 +14,7 @@ import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { homeOf } from './kitchen';
+import { ownDyes } from './looks';
 import { answersOf, seenHexes } from './lots';
 import { bookOf } from './methods';
 import { conflict, invalid, notFound } from './problem';
@@ -57,6 +58,7 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
       liquors,
       labels,
       others,
+      ownDyes: await ownDyes(app),
       ...more,
     },
     head,

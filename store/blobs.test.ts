@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, expect, test } from 'vitest';
 import { Blobs, isBlobHash } from './blobs';
+import { onFullDisk } from './disk.fixture';
 
 const root = mkdtempSync(path.join(tmpdir(), 'hyndle-blobs-'));
 let folders = 0;
@@ -50,4 +51,31 @@ test('what no row names goes after a week, what is named or new never', () => {
   expect(new Set(blobs.names())).toEqual(new Set([named, young]));
   expect(blobs.read(orphan)).toBeNull();
   expect(blobs.sweep(new Set(), nowMs + 9 * DAY_MS)).toBe(2);
+});
+
+test('the disk is full among twenty pictures: each that was acknowledged is there, whole; of the others nothing stays, and they are taken once there is room', async () => {
+  const pictures = Array.from({ length: 20 }, (_, i) => Buffer.alloc(5000, i + 1));
+  for (let takes = 0; takes <= 20; takes += 4) {
+    const folder = fresh();
+    const blobs = new Blobs(folder);
+    const kept: string[] = [];
+    const refused: Buffer[] = [];
+    await onFullDisk(folder, takes, async () => {
+      for (const bytes of pictures) {
+        try {
+          kept.push(blobs.put(bytes));
+        } catch {
+          refused.push(bytes);
+        }
+      }
+    });
+    expect([kept.length, refused.length]).toEqual([takes, 20 - takes]);
+    expect(new Set(blobs.names())).toEqual(new Set(kept));
+    expect(readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.part'))).toEqual([]);
+    kept.forEach((hash, i) => {
+      expect(blobs.read(hash)?.equals(pictures[i] as Buffer)).toBe(true);
+    });
+    for (const bytes of refused) blobs.put(bytes);
+    expect(blobs.names()).toHaveLength(20);
+  }
 });

@@ -34,6 +34,12 @@ export function linearOf(hex: string): Linear {
   return light ? [light.r, light.g, light.b] : [0, 0, 0];
 }
 
+/** Outside of 0–1 where no screen can show it. */
+export function linearOfLab({ l, a, b }: Lab): Linear {
+  const light = toLinear({ mode: 'lab65', l, a, b });
+  return [light.r, light.g, light.b];
+}
+
 export const hexOfLinear = ([r, g, b]: Linear): string => formatHex({ mode: 'lrgb', r, g, b });
 
 export function labOfLinear([r, g, b]: Linear): Lab {

@@ -14,6 +14,7 @@ import type { Scheduler, Segment, Task } from '../schedule/problem';
 import { NO_OWN, type OwnSubstances, shelfOf } from '../shelf/library';
 import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
+import { type OwnDye, ownDyeOf } from '../swatch/ownDyes';
 import type { Draft } from './draft';
 import { planFindings } from './findings';
 import { isNeeded } from './neededVessel';
@@ -43,6 +44,8 @@ export interface PlanInput {
   /** What other sessions take of the kitchen. */
   readonly others?: readonly Stay[];
   readonly scheduler?: Scheduler;
+  /** What dyestuffs gave here: goes before what the shelf says of them. */
+  readonly ownDyes?: readonly OwnDye[];
 }
 
 export interface PlanHead {
@@ -63,7 +66,7 @@ const SOON_MS = 86_400_000;
 
 /** Everything a plan is, worked out from what was asked for: quantities, vessels, times, cautions, questions. */
 export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
-  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {}, others = [] } = input;
+  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {}, others = [], ownDyes = [] } = input;
   const soon = { fromMs: draft.startMs, toMs: draft.startMs + SOON_MS };
   const shelf = shelfOf(own);
   const problems: PlanProblem[] = [];
@@ -118,7 +121,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     home,
     steps,
     boundMs: schedule.boundMs,
-    lots: lots.map((lot) => planLot(lot, lot.seenHex ?? lot.baseHex, sketches, shelf, mordants[lot.id] ?? 'unknown')),
+    lots: lots.map((lot) => planLot(lot, lot.seenHex ?? lot.baseHex, sketches, shelf, mordants[lot.id] ?? 'unknown', ownDyes)),
     vessels: [...input.vessels.filter((vessel) => used.has(vessel.id)), ...neededOf(sketches)].sort((a, b) => a.order - b.order),
     absences: away.filter((gap) => gap.fromMs < endMs).map((gap) => ({ fromMs: gap.fromMs, toMs: Math.min(gap.toMs, endMs + 43_200_000) })),
     findings: rankFindings([...steps.flatMap((step) => step.findings), ...circuitFinding(electricLoads(steps, input), home.circuitW)]),
@@ -208,15 +211,38 @@ const neededOf = (sketches: readonly Sketch[]): Vessel[] => [
 export type SeenLot = Lot & { readonly seenHex?: string | null };
 
 /** @param baseHex the ground that is dyed: what was seen of it goes before what was written down when it came */
-function planLot(lot: Lot, baseHex: string | null, sketches: readonly Sketch[], shelf: Shelf, mordant: Certainty): PlanLot {
+function planLot(lot: Lot, baseHex: string | null, sketches: readonly Sketch[], shelf: Shelf, mordant: Certainty, dyes: readonly OwnDye[]): PlanLot {
   const { id, name, form, composition, dryWeightG, pieces, finishes } = lot;
   const after: Record<string, string> = {};
+  const from: Record<string, number> = {};
   let hex = baseHex ?? UNDYED_HEX;
+  let mordanted = mordant === 'known' || mordant === 'believed';
   for (const sketch of sketches) {
-    if (!sketch.lotIds.includes(id) || (sketch.treatment !== 'dye' && sketch.treatment !== 'iron')) continue;
-    const plants = (sketch.dyestuffIds ?? [sketch.dyestuffId ?? '']).flatMap((one) => shelf.dyestuff(one)?.expectedHex ?? []);
-    hex = expectedHex(hex, sketch.treatment, plants);
+    if (!sketch.lotIds.includes(id)) continue;
+    if (sketch.treatment === 'mordant') mordanted = true;
+    if (sketch.treatment !== 'dye' && sketch.treatment !== 'iron') continue;
+    const plants = (sketch.dyestuffIds ?? [sketch.dyestuffId ?? '']).flatMap((one) => shelf.dyestuff(one) ?? []);
+    const own = plants.map((plant) => ownDyeOf(dyes, plant.name, mordanted));
+    hex = expectedHex(
+      hex,
+      sketch.treatment,
+      plants.map((plant, i) => own[i]?.hex ?? plant.expectedHex),
+    );
     after[sketch.id] = hex;
+    const n = own.reduce((sum, one) => sum + (one?.n ?? 0), 0);
+    if (sketch.treatment === 'dye' && n > 0) from[sketch.id] = n;
   }
-  return { id, name, form, composition, dryWeightG, baseHex, pieces, finishes, mordant, expectedHex: after };
+  return {
+    id,
+    name,
+    form,
+    composition,
+    dryWeightG,
+    baseHex,
+    pieces,
+    finishes,
+    mordant,
+    expectedHex: after,
+    ...(Object.keys(from).length > 0 ? { expectedFrom: from } : {}),
+  };
 }

@@ -60,6 +60,8 @@ export interface PlanLot {
   readonly mordant: Certainty;
   /** What the lot is expected to look like after each step that changes it: step id → hex. */
   readonly expectedHex: Readonly<Record<string, string>>;
+  /** By step id: how many own results that rests on; missing: none, it is an estimate. */
+  readonly expectedFrom?: Readonly<Record<string, number>>;
 }
 
 export interface PlanStep {

@@ -16,6 +16,7 @@ const kitchen: Kitchen = {
   liquors: [],
   labels: {},
   others: [],
+  ownDyes: [],
 };
 
 test('what is shown while typing is what is planned when it is kept', () => {
@@ -35,4 +36,18 @@ test('a method of one’s own is planned with, a figure out of its range is poin
   expect(planHere(draft(['a'], { chain }), withMine, SATURDAY_9).plan?.methods.map((method) => method.id)).toContain('mine');
   const mad = chain.map((item) => (item.methodId === 'mine' ? { ...item, params: { [alum.params[0]?.key ?? '']: 1e9 } } : item));
   expect(planHere(draft(['a'], { chain: mad }), withMine, SATURDAY_9).problems[0]?.at).toMatch(/^chain\.1\.params\./);
+});
+
+test('what a dyestuff gave here goes before what the shelf says of it, and the plan says on how many results it rests', () => {
+  const plain = planHere(draft(['a']), kitchen, SATURDAY_9).plan;
+  const dyeing = plain?.steps.find((step) => step.treatment === 'dye');
+  const plant = STARTER.dyestuff(dyeing?.dyestuffId ?? '');
+  const own = { dye: plant?.name ?? '', mordanted: true, hex: '#336699', n: 3, spread: 2 };
+  const learnt = planHere(draft(['a']), { ...kitchen, ownDyes: [own, { ...own, mordanted: false, hex: '#ff0000' }] }, SATURDAY_9).plan;
+  const id = dyeing?.id ?? '';
+  expect(plain?.lots[0]?.expectedFrom).toBeUndefined();
+  expect(learnt?.lots[0]?.expectedFrom).toEqual({ [id]: 3 });
+  expect(learnt?.lots[0]?.expectedHex[id]).not.toBe(plain?.lots[0]?.expectedHex[id]);
+  // Blue on this wool: with the mordant, as it was dyed.
+  expect(Number.parseInt((learnt?.lots[0]?.expectedHex[id] ?? '').slice(5), 16)).toBeGreaterThan(100);
 });

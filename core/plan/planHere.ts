@@ -8,6 +8,7 @@ import type { Assistant } from '../shelf/assistant';
 import type { Dyestuff } from '../shelf/dyestuff';
 import { STARTER, shelfOf } from '../shelf/library';
 import type { Liquor } from '../shelf/liquor';
+import type { OwnDye } from '../swatch/ownDyes';
 import { type BuiltPlan, buildPlan, type PlanInput } from './buildPlan';
 import type { Draft } from './draft';
 import { draftFaults } from './draftFaults';
@@ -27,6 +28,7 @@ export interface Kitchen {
   readonly liquors: readonly Liquor[];
   readonly labels: Readonly<Record<string, string>>;
   readonly others: readonly Stay[];
+  readonly ownDyes: readonly OwnDye[];
 }
 
 /** The plan of a half-filled draft, for showing only: what is kept is planned again where it is stored. */

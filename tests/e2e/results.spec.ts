@@ -230,7 +230,94 @@ test('of one result: what is nearest to it, its sample card with all that made i
   await page.getByLabel('Find a result').fill('Gotland lamb');
   await page.getByRole('checkbox', { name: /Compare Weld on Gotland lamb/ }).check();
   await page.getByRole('link', { name: 'Do it again' }).click();
-  await expect(page.getByRole('dialog', { name: 'Do it again' })).toBeVisible();
+  const again = page.getByRole('dialog', { name: 'Do it again' });
+  await expect(again.getByRole('radio', { name: 'as it was' })).toBeChecked();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('region', { name: 'What came out' })).toContainText(/expected #[\da-f]{6}, an estimate: it came/);
+  await expect(page.getByRole('region', { name: 'What came out' })).toContainText(/expected #[\da-f]{6}, (an estimate|by \d+ results? of yours): it came/);
+});
+
+test('again with one thing changed: the first change may be the cause, the second is pointed out', async ({ page }) => {
+  await page.goto('/runs/run-weld/record?again=one');
+  const again = page.getByRole('dialog', { name: 'Do it again' });
+  await expect(again.getByRole('radio', { name: 'with one thing changed' })).toBeChecked();
+  await again.getByRole('button', { name: 'Make the plan' }).click();
+  await page.getByRole('link', { name: 'Change', exact: true }).click();
+  const guard = page.getByRole('region', { name: 'One thing changed' });
+  await expect(guard).toContainText('Change one thing, and what comes out can be put down to it.');
+  const alum = page
+    .locator('[id^=item-]')
+    .filter({ hasText: /potash alum/ })
+    .first();
+  await alum.getByRole('button', { name: /Alum/ }).first().click();
+  await alum.getByLabel(/alum/i).first().fill('7');
+  await expect(guard).toContainText('One thing differs from');
+  await expect(guard).toContainText(/7 % instead of \d+/);
+  const dye = page.locator('[id^=item-]').filter({ hasText: 'Dyebath' }).first();
+  await dye
+    .getByRole('button', { name: /Dyebath/ })
+    .first()
+    .click();
+  await dye.getByLabel(/hold/i).first().fill('25 min');
+  await expect(guard).toContainText('2 things differ from');
+  await expect(guard).toContainText('can be put down to none of them');
+  await guard.getByRole('button', { name: 'Put all back as it was' }).click();
+  await expect(guard).toContainText('Change one thing, and what comes out can be put down to it.');
+});
+
+test('on the wall: only with what is written down, nearest to a colour off a picture, and a dropped picture asks which lot', async ({ page }) => {
+  await page.goto(await ownLot(page, 'coded', 'Coded skein'));
+  await page.goto('/fibre/labels?ids=coded');
+  const label = await page.getByRole('article').screenshot();
+
+  await page.goto('/swatches');
+  const all = await page.getByRole('article').count();
+  await page.getByLabel('Only with').click();
+  await page.getByRole('menuitemcheckbox', { name: 'dye', exact: true }).click();
+  await page.getByRole('menuitemcheckbox', { name: /^weld/ }).first().click();
+  await page.keyboard.press('Escape');
+  const some = page.getByRole('article');
+  await expect(some.first()).toContainText('Weld');
+  expect(await some.count()).toBeLessThan(all);
+  for (const tile of await some.all()) await expect(tile).toContainText('Weld');
+
+  await page.reload();
+  await page.getByRole('button', { name: 'Off a picture' }).click();
+  const off = page.getByRole('dialog', { name: 'Which colour?' });
+  await choose(page, off.getByRole('button', { name: 'Choose a picture' }), await drawn('#a87c3a'));
+  await expect(off.getByRole('status')).toContainText('not corrected: the light is in it');
+  await off.getByRole('button', { name: 'Find what is nearest' }).click();
+  await expect(page.getByRole('article').first()).toContainText(/ΔE \d+\.\d/);
+
+  // The label lies in the picture: it answers by itself.
+  const data = await page.evaluateHandle(
+    (bytes) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([Uint8Array.from(bytes)], 'shot.png', { type: 'image/png' }));
+      return transfer;
+    },
+    [...label],
+  );
+  await page.dispatchEvent('body', 'drop', { dataTransfer: data });
+  const which = page.getByRole('dialog', { name: 'Which lot does it show?' });
+  await expect(which.getByRole('status')).toHaveText('The code says Coded skein.');
+  await which.getByRole('button', { name: 'It shows that one' }).click();
+  await expect(which).toBeHidden();
+  await expect.poll(async () => (await looksOf(page, 'coded')).map(({ pictures }) => pictures.length)).toEqual([1]);
+
+  // No code in it: the lot is chosen by name, and nothing is kept before.
+  const { buffer } = await drawn('#a87c3a');
+  const plain = await page.evaluateHandle(
+    (bytes) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([Uint8Array.from(bytes)], 'plain.jpg', { type: 'image/jpeg' }));
+      return transfer;
+    },
+    [...buffer],
+  );
+  await page.dispatchEvent('body', 'drop', { dataTransfer: plain });
+  await expect(which.getByRole('button', { name: 'It shows that one' })).toBeDisabled();
+  await which.getByLabel('The lot that it shows').click();
+  await pick(page, 'coded', /^Coded skein/);
+  await which.getByRole('button', { name: 'It shows that one' }).click();
+  await expect.poll(async () => (await looksOf(page, 'coded')).length).toBe(2);
 });

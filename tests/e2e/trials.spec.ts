@@ -148,8 +148,12 @@ test('two results that differ in two things: the trial that would tell is made o
   await sheet.getByRole('button', { name: 'Make that trial' }).click();
   const form = page.getByRole('dialog', { name: 'Make a trial' });
   await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('4 cells, 8 pieces, 80 g of fibre');
+  // What differed is done by the session’s own steps, with the figures that were really used.
+  await expect(form).toContainText('Alum, one hot hour, 15 %');
+  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('2 dyebaths');
   await form.getByLabel('Cut from').click();
   await pick(page, 'Two, first', 'Two, first');
+  await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText(/In this kitchen: .* from first to last, hands /);
   await expect(form.getByRole('region', { name: 'What it comes to' })).toContainText('80 g of fibre of 30 g');
   await form.getByLabel('Weight of a piece').fill('3');
   await form.getByRole('button', { name: 'Cut the pieces' }).click();

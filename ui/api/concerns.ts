@@ -23,7 +23,7 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   // A lot's past goes on in the lots it was split from or joined of, so any lot concerns each.
   [/^\/lots/, any((message) => changed('lot', 'look')(message, undefined), acted)],
   [/^\/looks/, (message) => changed('look')(message, undefined)],
-  [/^\/swatches/, any(changed('look', 'lot'), acted)],
+  [/^\/swatches/, any(changed('look', 'lot', 'fastness'), acted)],
   [/^\/fastness/, (message) => changed('fastness', 'look', 'lot')(message, undefined)],
   [/^\/trials/, any((message) => changed('trial', 'look', 'lot', 'session')(message, undefined), acted)],
   [/^\/vessels$/, changed('vessel')],

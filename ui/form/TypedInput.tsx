@@ -1,6 +1,7 @@
 'use client';
 import { Input, type InputProps } from 'antd';
 import { useId, useState } from 'react';
+import { Steady } from '../shell/Steady';
 import type { Reader } from './typed';
 
 interface Props extends Omit<InputProps, 'value' | 'onChange'> {
@@ -9,8 +10,10 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
   readonly read: Reader<unknown>;
   /** Pressed Enter, or left the field. */
   readonly onDone?: () => void;
-  /** A form says faults by itself, under the field; elsewhere the field does. */
+  /** A form says faults aloud by itself, when it is sent. */
   readonly inForm?: boolean;
+  /** The form says the fault under the field already. */
+  readonly isTold?: boolean;
   /** Stands under the field while there is nothing to say about what is typed. */
   readonly hint?: string | undefined;
   /** Said by somebody else than the reader: the server, or a rule that looks at more than this text. */
@@ -18,7 +21,7 @@ interface Props extends Omit<InputProps, 'value' | 'onChange'> {
 }
 
 /** A text that is read as a figure: what was understood stands under it while one types, and what was not, once one is done. */
-export function TypedInput({ value = '', onChange, read, onDone, onBlur, inForm = false, hint = '', fault = null, ...rest }: Props) {
+export function TypedInput({ value = '', onChange, read, onDone, inForm = false, isTold = false, hint = '', fault = null, ...rest }: Props) {
   // What stood there before anybody typed is pointed out at once; what is being typed, when it is done.
   const [left, setLeft] = useState(true);
   const saysId = useId();
@@ -33,7 +36,7 @@ export function TypedInput({ value = '', onChange, read, onDone, onBlur, inForm 
       <Input
         {...rest}
         value={value}
-        status={wrong && !inForm ? 'error' : ''}
+        status={wrong ? 'error' : ''}
         aria-invalid={wrong ? true : undefined}
         aria-describedby={saysId}
         autoComplete="off"
@@ -41,22 +44,21 @@ export function TypedInput({ value = '', onChange, read, onDone, onBlur, inForm 
           setLeft(false);
           onChange?.(event.target.value);
         }}
-        // A form looks at its rule when a field is left.
-        onBlur={(event) => {
-          done();
-          onBlur?.(event);
-        }}
+        onBlur={done}
         onPressEnter={done}
       />
-      <div id={saysId} className="small" style={{ minHeight: '1.45em' }}>
-        {wrong && !inForm ? (
-          <span className="fault" role="alert">
-            {wrong}
-          </span>
-        ) : got.ok ? (
-          <span className="quiet">{got.says || hint}</span>
-        ) : null}
-      </div>
+      {/* Leaving a field by a tap elsewhere moves nothing under that tap. */}
+      <Steady>
+        <div id={saysId} className="small" style={{ minHeight: '1.45em' }}>
+          {wrong && !isTold ? (
+            <span className="fault" role={inForm ? undefined : 'alert'}>
+              {wrong}
+            </span>
+          ) : got.ok ? (
+            <span className="quiet">{got.says || hint}</span>
+          ) : null}
+        </div>
+      </Steady>
     </>
   );
 }

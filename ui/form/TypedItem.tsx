@@ -1,6 +1,6 @@
 'use client';
 import { Form } from 'antd';
-import type { ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import type { Measures } from '@/core/measure/measures';
 import { usePrint } from '../shell/facts';
 import { TypedInput } from './TypedInput';
@@ -26,7 +26,8 @@ export function TypedItem({ name, label, read, required, hint, ...input }: Props
       name={name}
       label={label}
       extra={hint}
-      validateTrigger="onBlur"
+      // Only when it is sent: what comes or goes under a field that is left by a tap would take that tap.
+      validateTrigger={[]}
       rules={[
         {
           validator: (_rule, text: string | undefined) => {
@@ -37,7 +38,13 @@ export function TypedItem({ name, label, read, required, hint, ...input }: Props
         },
       ]}
     >
-      <TypedInput inForm read={reader} {...input} />
+      <InItem read={reader} {...input} />
     </Form.Item>
   );
+}
+
+/** Says what is wrong once it is left, until the form itself says it. */
+function InItem(props: Omit<ComponentProps<typeof TypedInput>, 'inForm' | 'isTold'>) {
+  const { errors } = Form.Item.useStatus();
+  return <TypedInput inForm isTold={errors.length > 0} {...props} />;
 }

@@ -7,6 +7,7 @@ import type { Vessel } from '@/core/kitchen/vessel';
 import type { Method } from '@/core/method/method';
 import type { Kitchen } from '@/core/plan/planHere';
 import type { Stay } from '@/core/plan/stays';
+import type { OwnDye } from '@/core/swatch/ownDyes';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, type Loaded, useLoaded } from '../api/useLoaded';
 import { useTried } from '../api/useTried';
@@ -33,9 +34,10 @@ export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: str
   const home = useLoaded<Home>('/home');
   const book = useBook();
   const stays = useLoaded<Stay[]>('/stays');
+  const ownDyes = useLoaded<OwnDye[]>('/swatches/dyes');
   const tried = useTried();
   return useMemo(() => {
-    const parts = allLoaded({ lots, vessels, home, book, stays });
+    const parts = allLoaded({ lots, vessels, home, book, stays, ownDyes });
     if (parts.state !== 'ready') return parts;
     const { value } = parts;
     const known = new Set(value.book.methods.map((method) => `${method.id}/${method.version}`));
@@ -50,7 +52,8 @@ export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: str
       liquors: value.book.liquors,
       labels: value.book.labels,
       others: value.stays.filter((stay) => stay.sessionId !== sessionId),
+      ownDyes: value.ownDyes,
     };
     return { state: 'ready', reload: parts.reload, value: { lots: value.lots, vessels: value.vessels, book: value.book, kitchen, tried } };
-  }, [lots, vessels, home, book, stays, tried, older, sessionId]);
+  }, [lots, vessels, home, book, stays, ownDyes, tried, older, sessionId]);
 }

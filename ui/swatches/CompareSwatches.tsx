@@ -6,10 +6,12 @@ import { overdye } from '@/core/colour/kubelkaMunk';
 import { hexOfLab, hexOfLinear, linearOf } from '@/core/colour/lab';
 import { compareLots, type Factor } from '@/core/compare/passports';
 import { type SmallestTrial, smallestTrial, TWICE } from '@/core/compare/smallestTrial';
+import { type Known, trialLevels } from '@/core/compare/trialLevels';
 import { beside, besideText } from '@/core/swatch/beside';
 import { colourByText, lightText, stateText } from '@/core/swatch/look';
 import { dyedWith } from '@/core/swatch/swatch';
 import { newId } from '../api/newId';
+import { useBook } from '../api/useBook';
 import { Patch } from '../look/Patch';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
@@ -153,6 +155,12 @@ interface SeenProps {
 
 /** What an eye sees between two, and what it may be put down to. */
 function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
+  const book = useBook();
+  const known = useMemo((): Known | null => {
+    if (book.state !== 'ready') return null;
+    const { methods, dyestuffs, shelf } = book.value;
+    return { methods, dyestuffs, nameOf: shelf.nameOf };
+  }, [book]);
   const [one, other] = [a.swatch.colour, b.swatch.colour];
   const two = one && other ? beside(one, other) : null;
   return (
@@ -178,7 +186,7 @@ function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
         {trial ? ` ${trial.says}` : ''}
       </p>
       {trial && trial.changes.length > 0 ? (
-        <Button style={{ alignSelf: 'flex-start' }} onClick={() => onTrial(startOf(a, b, trial))}>
+        <Button style={{ alignSelf: 'flex-start' }} onClick={() => onTrial(startOf(a, b, trial, known))}>
           Make that trial
         </Button>
       ) : null}
@@ -187,7 +195,7 @@ function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
 }
 
 /** The trial that would tell: each change alone, two of each, so that it also says how sure it is. */
-function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial): Partial<TrialValues> {
+function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial, known: Known | null): Partial<TrialValues> {
   return {
     name: `${a.view.name} or ${b.view.name}`.slice(0, 120),
     question: `Which of ${changes.map(({ what }) => what).join(', ')} makes the difference?`,
@@ -195,6 +203,10 @@ function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial): Partia
     repeats: TWICE,
     controls: 0,
     pieceText: '10 g',
-    factors: changes.map(({ what, levels }) => ({ id: newId(), kind: 'other', name: what, picks: levels.map((level) => level.slice(0, 60)) })),
+    dyestuffId: known?.dyestuffs.find(({ name }) => name === dyedWith(a.swatch)[0])?.id ?? null,
+    factors: changes.map((change) => {
+      const { kind, picks } = known ? trialLevels(change, a.swatch.passport, b.swatch.passport, known) : { kind: 'other' as const, picks: change.levels };
+      return { id: newId(), kind, name: kind === 'other' ? change.what : '', picks: picks.map((pick) => pick.slice(0, 60)) };
+    }),
   };
 }

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import type { SwatchView } from '@/contract/views';
 import { difference } from '@/core/colour/difference';
 import { labOf } from '@/core/colour/lab';
+import { countText } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import { stepOfResult } from '@/core/swatch/swatch';
 import { useLoaded } from '../api/useLoaded';
@@ -34,15 +35,18 @@ export function RunResults({ runId, plan }: { runId: string; plan: Plan }) {
 /** What the plan had guessed, and how far it was off. A wet colour says nothing of it yet. */
 function Expected({ swatch, plan }: { swatch: SwatchView; plan: Plan }) {
   const stepId = stepOfResult(swatch.id)?.stepId;
-  const hex = stepId && plan.lots.find((lot) => lot.id === swatch.lotId)?.expectedHex[stepId];
+  const lot = plan.lots.find(({ id }) => id === swatch.lotId);
+  const hex = stepId && lot?.expectedHex[stepId];
   if (!hex) return null;
+  const results = lot.expectedFrom?.[stepId] ?? 0;
   const isDry = swatch.colour?.state === 'dry' || swatch.colour?.state === 'cured';
   const off = swatch.colour && isDry ? difference(labOf(hex), swatch.colour.lab) : null;
   return (
     <span className="line line-tight small">
       <Patch hex={hex} sizePx={18} />
       <span>
-        expected {hex}, an estimate{off ? `: it came ${off.deltaE < 1 ? 'as expected' : `out ${off.words}`}, ΔE ${off.deltaE.toFixed(1)}` : ''}
+        expected {hex}, {results > 0 ? `by ${countText(results, 'result')} of yours` : 'an estimate'}
+        {off ? `: it came ${off.deltaE < 1 ? 'as expected' : `out ${off.words}`}, ΔE ${off.deltaE.toFixed(1)}` : ''}
       </span>
     </span>
   );

@@ -5,7 +5,7 @@ import type { Method } from '@/core/method/method';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { MOST_FACTORS, MOST_LEVELS } from '@/core/trial/trial';
 import { newId } from '../api/newId';
-import { FACTOR_KINDS, FACTOR_NAME, type FactorDraft, type FactorKind, FIGURE_OF, NONE, STAGE_OF } from './trialDraft';
+import { FACTOR_KINDS, FACTOR_NAME, type FactorDraft, type FactorKind, FIGURE_OF, NONE, STAGE_OF, stepPickName } from './trialDraft';
 
 export interface Choices {
   readonly methods: readonly Method[];
@@ -81,7 +81,7 @@ function Levels({ factor, choices, onPicks }: { factor: FactorDraft; choices: Ch
       tokenSeparators={factor.kind === 'other' ? [';', ','] : isTyped ? [';', ' '] : []}
       placeholder={PLACEHOLDER[factor.kind]}
       showSearch={{ optionFilterProp: 'label' }}
-      options={isTyped ? [] : optionsOf(factor.kind, choices)}
+      options={isTyped ? [] : optionsOf(factor, choices)}
       {...(isTyped ? { open: false, suffix: null } : {})}
       onChange={onPicks}
       style={{ flex: '1 1 260px', minWidth: 220 }}
@@ -89,11 +89,14 @@ function Levels({ factor, choices, onPicks }: { factor: FactorDraft; choices: Ch
   );
 }
 
-function optionsOf(kind: FactorKind, { methods, dyestuffs, lots }: Choices): { value: string; label: string }[] {
+function optionsOf({ kind, picks }: FactorDraft, { methods, dyestuffs, lots }: Choices): { value: string; label: string }[] {
   const step = STAGE_OF[kind];
   if (step) {
     const own = methods.filter(({ stage }) => stage === step.stage).map(({ id, name }) => ({ value: id, label: name }));
-    return step.mayBeNone ? [{ value: NONE, label: 'none' }, ...own] : own;
+    const names = new Map(methods.map(({ id, name }) => [id, name]));
+    // With a figure of its own: it came out of a comparison.
+    const set = picks.filter((pick) => pick.includes('|')).map((pick) => ({ value: pick, label: stepPickName(pick, (id) => names.get(id) ?? id) }));
+    return [...(step.mayBeNone ? [{ value: NONE, label: 'none' }] : []), ...set, ...own];
   }
   if (kind === 'dyestuff') return dyestuffs.map(({ id, name }) => ({ value: id, label: name }));
   return lots.map(({ id, name }) => ({ value: id, label: name }));

@@ -14,6 +14,7 @@ import { TypedItem } from '../form/TypedItem';
 import { massReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { type Choices, FactorsField } from './FactorsField';
+import { TrialTime } from './TrialTime';
 import { costOf, type FactorDraft, FIGURE_OF, figureOf, type NameOf, type TrialValues, trialBody } from './trialDraft';
 
 /** Ways that treat all lots alike: what differs is said by the trial, not by the way. */
@@ -171,6 +172,7 @@ function CostLine({ values, nameOf, choices }: { values: TrialValues; nameOf: Na
         {haveG !== null && needG !== null ? ` of ${print.mass(haveG)}` : ''}
         {values.wayId ? `; ${countText(cost.baths, 'dyebath')}${cost.baths === 1 ? ' for all' : ''}.` : '.'}
       </p>
+      <TrialTime values={values} pieceG={pieceG ?? null} nameOf={nameOf} />
       {cost.notTold.map((says) => (
         <p key={says} className="quiet">
           It will not tell: {says}

@@ -1,4 +1,5 @@
 import type { TrialInput } from '@/contract/trials';
+import { readStepPick } from '@/core/compare/trialLevels';
 import { readNumber } from '@/core/measure/parseNumber';
 import type { StepKind } from '@/core/method/method';
 import { cannotTell, cellCount, pieceCount } from '@/core/trial/design';
@@ -68,11 +69,18 @@ export function figureOf(typed: string): number | null {
   return read && read.rest.trim() === '' && read.value > 0 ? read.value : null;
 }
 
+/** "Alum, one hot hour (15)": a method, and the figure that is set otherwise in it. */
+export function stepPickName(pick: string, nameOf: NameOf): string {
+  const { methodId, params } = readStepPick(pick);
+  const [value] = Object.values(params);
+  return value === undefined ? nameOf(methodId) : `${nameOf(methodId)}, ${value} %`;
+}
+
 function levelOf(kind: FactorKind, pick: string, nameOf: NameOf): TrialLevel {
   const [step, figure] = [STAGE_OF[kind], FIGURE_OF[kind]];
   if (step) {
     if (pick === NONE) return { name: 'none', how: { kind: 'step', stage: step.stage, methodId: null, params: {} } };
-    return { name: nameOf(pick), how: { kind: 'step', stage: step.stage, methodId: pick, params: {} } };
+    return { name: stepPickName(pick, nameOf), how: { kind: 'step', stage: step.stage, ...readStepPick(pick) } };
   }
   if (figure) {
     const value = figureOf(pick) ?? 0;

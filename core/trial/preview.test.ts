@@ -1,0 +1,53 @@
+import { expect, test } from 'vitest';
+import { WAYS } from '../method/data/ways';
+import { LIBRARY, METHODS } from '../method/library';
+import { amountOf } from '../plan/plan';
+import { draft, home, SATURDAY_9, vessels, wool } from '../plan/plan.fixture';
+import { planHere } from '../plan/planHere';
+import { STARTER } from '../shelf/library';
+import { trialPreview } from './preview';
+import { IRON, MORDANTS } from './trial.fixture';
+
+const way = WAYS.find(({ id }) => id === 'scour-to-dye') as (typeof WAYS)[number];
+const asked = { factors: [MORDANTS, IRON], design: 'full', repeats: 1, lotId: 'a', pieceG: 5, dyestuffId: 'weld' } as const;
+const preview = (more: Partial<Parameters<typeof trialPreview>[0]> = {}) =>
+  trialPreview({ ...asked, ...more }, way, [wool('a', 200)], (id) => LIBRARY.find(id));
+
+test('what is not cut yet can be planned: every piece a lot of its own weight, in one session', () => {
+  const planned = preview();
+  expect(planned?.lots).toHaveLength(6);
+  expect(planned?.lots.every(({ dryWeightG }) => dryWeightG.state === 'estimated' && dryWeightG.value === 5)).toBe(true);
+  const kitchen = {
+    vessels,
+    home,
+    methods: METHODS,
+    dyestuffs: STARTER.dyestuffs,
+    assistants: STARTER.assistants,
+    mordants: {},
+    liquors: [],
+    labels: {},
+    others: [],
+    ownDyes: [],
+  };
+  const lots = planned?.lots ?? [];
+  const { plan, problems } = planHere(
+    draft(
+      lots.map(({ id }) => id),
+      { chain: planned?.chain ?? [] },
+    ),
+    { ...kitchen, lots },
+    SATURDAY_9,
+  );
+  expect(problems).toEqual([]);
+  // 16 % of 10 g: a third of the pieces stand in it.
+  const alum = plan?.steps.flatMap((step) => step.additions.filter(({ substance }) => substance === 'alum').map(amountOf));
+  expect(alum).toEqual([1, 1.6]);
+});
+
+test('no lot, no weight, or more pieces than a session takes: nothing is claimed', () => {
+  expect(preview({ lotId: null })).toBeNull();
+  expect(preview({ lotId: 'gone' })).toBeNull();
+  expect(preview({ pieceG: null })).toBeNull();
+  expect(preview({ pieceG: 0 })).toBeNull();
+  expect(preview({ repeats: 11 })).toBeNull();
+});
