@@ -6,9 +6,21 @@ import { draft, home, SATURDAY_9, vessels, wool } from '../plan/plan.fixture';
 import { planHere } from '../plan/planHere';
 import { STARTER } from '../shelf/library';
 import { trialPreview } from './preview';
-import { IRON, MORDANTS } from './trial.fixture';
+import { IRON, MORDANTS, STRENGTHS } from './trial.fixture';
 
 const way = WAYS.find(({ id }) => id === 'scour-to-dye') as (typeof WAYS)[number];
+const kitchen = {
+  vessels,
+  home,
+  methods: METHODS,
+  dyestuffs: STARTER.dyestuffs,
+  assistants: STARTER.assistants,
+  mordants: {},
+  liquors: [],
+  labels: {},
+  others: [],
+  ownDyes: [],
+};
 const asked = { factors: [MORDANTS, IRON], design: 'full', repeats: 1, lotId: 'a', pieceG: 5, dyestuffId: 'weld' } as const;
 const preview = (more: Partial<Parameters<typeof trialPreview>[0]> = {}) =>
   trialPreview({ ...asked, ...more }, way, [wool('a', 200)], (id) => LIBRARY.find(id));
@@ -17,18 +29,6 @@ test('what is not cut yet can be planned: every piece a lot of its own weight, i
   const planned = preview();
   expect(planned?.lots).toHaveLength(6);
   expect(planned?.lots.every(({ dryWeightG }) => dryWeightG.state === 'estimated' && dryWeightG.value === 5)).toBe(true);
-  const kitchen = {
-    vessels,
-    home,
-    methods: METHODS,
-    dyestuffs: STARTER.dyestuffs,
-    assistants: STARTER.assistants,
-    mordants: {},
-    liquors: [],
-    labels: {},
-    others: [],
-    ownDyes: [],
-  };
   const lots = planned?.lots ?? [];
   const { plan, problems } = planHere(
     draft(
@@ -50,4 +50,23 @@ test('no lot, no weight, or more pieces than a session takes: nothing is claimed
   expect(preview({ pieceG: null })).toBeNull();
   expect(preview({ pieceG: 0 })).toBeNull();
   expect(preview({ repeats: 11 })).toBeNull();
+});
+
+test('several baths: each piece rests in the bath that it was dyed in, and the whole can be planned', () => {
+  const planned = preview({ factors: [STRENGTHS, MORDANTS] });
+  const lots = planned?.lots ?? [];
+  const { plan, problems } = planHere(
+    draft(
+      lots.map(({ id }) => id),
+      { chain: planned?.chain ?? [] },
+    ),
+    { ...kitchen, lots },
+    SATURDAY_9,
+  );
+  expect(problems).toEqual([]);
+  const [dyed, rested] = (['dye', 'rest'] as const).map((kind) =>
+    plan?.steps.filter((step) => step.kind === kind).map(({ lotIds, bathId }) => [bathId, lotIds]),
+  );
+  expect(dyed).toHaveLength(3);
+  expect(rested).toEqual(dyed);
 });

@@ -39,7 +39,9 @@ export function trialChain(trial: Pick<Trial, 'factors' | 'pieces' | 'dyestuffId
       ...(lots === null ? {} : { lotIds: lots.map(({ lotId }) => lotId) }),
       ...more,
     });
-    if (baths.length < 2 || stage === null || !BATH_STAGES.includes(stage)) return [item(null)];
+    // A rest in the bath belongs to the bath, whatever its stage is called.
+    const isInBath = stage !== null && (BATH_STAGES.includes(stage) || method?.steps[0]?.where === 'same');
+    if (baths.length < 2 || !isInBath) return [item(null)];
     return baths.map((bath) => {
       const own = item(bath.pieces, method?.needsDyestuff ? { dyestuffId: bath.dyestuffId ?? trial.dyestuffId } : {});
       const had = made.get(bath) ?? [];

@@ -1,47 +1,34 @@
 'use client';
+import { useQuery } from '@tanstack/react-query';
 import { Cascader } from 'antd';
 import { useState } from 'react';
 import type { FactorIndex, FactorPick } from '@/core/swatch/filter';
-import { useLoaded } from '../api/useLoaded';
+import { errorText, get } from '../api/http';
+
+const PATH = '/swatches/factors';
+const NOTHING: readonly FactorIndex[] = [];
 
 interface Props {
   readonly picks: readonly FactorPick[];
   readonly onPicks: (picks: readonly FactorPick[], index: readonly FactorIndex[]) => void;
 }
 
-/** By everything that is written down of a result; asked for when somebody wants to filter, not before. */
+/** By everything that is written down of a result; asked for when somebody opens it, not before. */
 export function WallFilter({ picks, onPicks }: Props) {
   const [wanted, setWanted] = useState(false);
-  return wanted ? (
-    <Factors picks={picks} onPicks={onPicks} />
-  ) : (
-    <Cascader
-      aria-label="Only with"
-      placeholder="only with …"
-      open={false}
-      onClick={() => setWanted(true)}
-      onFocus={() => setWanted(true)}
-      style={{ width: 240 }}
-    />
-  );
-}
-
-function Factors({ picks, onPicks }: Props) {
-  const loaded = useLoaded<FactorIndex[]>('/swatches/factors');
-  const index = loaded.state === 'ready' ? loaded.value : [];
+  const { data, error } = useQuery({ queryKey: [PATH], queryFn: () => get<FactorIndex[]>(PATH), enabled: wanted });
+  const index = data ?? NOTHING;
   return (
     <Cascader
       aria-label="Only with"
       placeholder="only with …"
       multiple
-      autoFocus
-      defaultOpen
       allowClear
       maxTagCount="responsive"
       showCheckedStrategy={Cascader.SHOW_CHILD}
       showSearch
-      loading={loaded.state === 'loading'}
-      notFoundContent={loaded.state === 'failed' ? loaded.why : loaded.state === 'loading' ? 'a moment …' : 'nothing so'}
+      onOpenChange={(open) => open && setWanted(true)}
+      notFoundContent={error ? errorText(error) : data ? 'nothing so' : 'a moment …'}
       value={picks.map((pick) => [...pick])}
       options={index.map(({ what, values }) => ({
         value: what,
