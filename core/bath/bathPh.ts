@@ -1,5 +1,5 @@
-import { molarMass } from '../chem/molarMass';
-import { phOfSolution, type Solution, type WeakAcidId } from '../chem/ph';
+import { type Ions, ionsOf, molOf, movesPh, usualStrength } from '../chem/freed';
+import { phOfSolution, type Solution } from '../chem/ph';
 import type { Content } from '../safety/facts';
 
 /**
@@ -7,12 +7,6 @@ import type { Content } from '../safety/facts';
  * estimate.
  */
 const TAP: Solution = { weak: { carbonic: 0.002028 }, monovalent: 0, divalent: 0.000999 };
-/** What dissolves at most, mol/L: slaked lime (pKsp 5.2), cream of tartar (check values D1, D2). */
-const LIME_MOST = 0.0215;
-const TARTAR_MOST = 0.0341;
-/** Citric acid in lemon juice, g/100 mL: from memory. */
-const LEMON_PCT = 5;
-
 /** pH where the amount is unknown: as strong as such a bath usually gets (trade handbook section 11, uncertain; acids D2). */
 const AT_WORST: Readonly<Record<string, number>> = {
   bakingSoda: 8.3,
@@ -28,42 +22,15 @@ const AT_WORST: Readonly<Record<string, number>> = {
   lemonJuice: 2.4,
 };
 
-interface Ions {
-  readonly weak?: readonly [WeakAcidId, number];
-  readonly monovalent?: number;
-  readonly divalent?: number;
-}
-
 /** What a substance sets free, mol/L; null when its amount is unknown, undefined when it has no part in it. */
-function ionsOf(content: Content, bathL: number): Ions | null | undefined {
-  const { substance, gPerL, mL, strengthPct } = content;
-  const mol = (formula: string): number | null => (gPerL === null ? null : gPerL / molarMass(formula));
-  const liquid = (pct: number | null, formula: string): number | null => (mL === null || pct === null ? null : (mL * pct) / 100 / molarMass(formula) / bathL);
-  const ions = (c: number | null, make: (c: number) => Ions): Ions | null => (c === null ? null : make(c));
-  switch (substance) {
-    case 'sodaAsh':
-      return ions(mol('Na2CO3'), (c) => ({ weak: ['carbonic', c], monovalent: 2 * c }));
-    case 'washingSoda':
-      return ions(mol('Na2CO3·10H2O'), (c) => ({ weak: ['carbonic', c], monovalent: 2 * c }));
-    case 'bakingSoda':
-      return ions(mol('NaHCO3'), (c) => ({ weak: ['carbonic', c], monovalent: c }));
-    case 'slakedLime':
-      return ions(mol('Ca(OH)2'), (c) => ({ divalent: Math.min(c, LIME_MOST) }));
-    case 'lye':
-      return ions(mol('NaOH'), (c) => ({ monovalent: c }));
-    case 'ammonia':
-      return ions(liquid(strengthPct, 'NH3'), (c) => ({ weak: ['ammonium', c] }));
-    case 'vinegar':
-      return ions(liquid(strengthPct ?? 5, 'CH3COOH'), (c) => ({ weak: ['acetic', c] }));
-    case 'lemonJuice':
-      return ions(liquid(LEMON_PCT, 'C6H8O7'), (c) => ({ weak: ['citric', c] }));
-    case 'citricAcid':
-      return ions(mol('C6H8O7'), (c) => ({ weak: ['citric', c] }));
-    case 'creamOfTartar':
-      return ions(mol('KHC4H4O6'), (c) => ({ weak: ['tartaric', Math.min(c, TARTAR_MOST)], monovalent: Math.min(c, TARTAR_MOST) }));
-    default:
-      return undefined;
-  }
+function ionsIn({ substance, gPerL, mL, strengthPct }: Content, bathL: number): Ions | null | undefined {
+  if (!movesPh(substance)) return undefined;
+  const usual = usualStrength(substance);
+  // Ammonia comes in any strength: without its label nothing is claimed. Vinegar and lemon juice are as they mostly are.
+  const strength = strengthPct ?? (substance === 'ammonia' ? null : (usual?.usual ?? 0));
+  const amount = usual ? mL : gPerL === null ? null : gPerL * bathL;
+  if (amount === null || strength === null) return null;
+  return ionsOf(substance, (molOf(substance, amount, strength, bathL) ?? 0) / bathL);
 }
 
 /**
@@ -74,7 +41,7 @@ export function bathPh(contents: readonly Content[], bathMl: number | null): num
   const acting = contents.filter((content) => AT_WORST[content.substance] !== undefined);
   if (acting.length === 0) return null;
   const bathL = bathMl === null || bathMl <= 0 ? null : bathMl / 1000;
-  const all = bathL === null ? [null] : acting.map((content) => ionsOf(content, bathL));
+  const all = bathL === null ? [null] : acting.map((content) => ionsIn(content, bathL));
   if (all.some((ions) => ions === null) || all.every((ions) => ions === undefined)) return atWorst(acting);
   const weak: Record<string, number> = { ...TAP.weak };
   let { monovalent, divalent } = TAP;

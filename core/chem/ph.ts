@@ -1,85 +1,166 @@
+import { AT_25C, type Constants, WEAK_ACIDS, type WeakAcidId } from './constants';
+import { fallsThroughZero } from './zero';
+
 /**
- * pH of a dilute solution by charge balance with mass balance and Davies activities, at 25 °C and up to an ionic strength
- * of about 0.5. Constants: handbook checks D1 (CRC / NIST, thermodynamic). pH is −log of the hydrogen ion’s activity.
+ * pH of a dilute solution: charge balance with mass balance and Davies activities, up to an ionic strength of about 0.5. pH is −log of the
+ * hydrogen ion’s activity. Ion pairs are left out (check values D2: a sodium carbonate pair makes the buffer worse), and so are metals that
+ * hydrolyse: a computed pH of alum is wrong by half a unit and more.
  */
-interface WeakAcid {
-  readonly pKa: readonly number[];
-  /** Charge with all its protons on: 0 for acids, +1 for ammonium. */
-  readonly charge: 0 | 1;
-}
-
-export const WEAK_ACIDS = {
-  acetic: { pKa: [4.756], charge: 0 },
-  citric: { pKa: [3.128, 4.761, 6.396], charge: 0 },
-  tartaric: { pKa: [3.036, 4.366], charge: 0 },
-  carbonic: { pKa: [6.352, 10.329], charge: 0 },
-  ammonium: { pKa: [9.245], charge: 1 },
-} as const satisfies Readonly<Record<string, WeakAcid>>;
-export type WeakAcidId = keyof typeof WEAK_ACIDS;
-
-const PKW = 13.995;
 
 export interface Solution {
   /** mol/L of each weak acid with all its forms together. */
   readonly weak: Readonly<Partial<Record<WeakAcidId, number>>>;
-  /** mol/L of ions that keep their charge: sodium and potassium, calcium. */
+  /** mol/L of ions that keep their charge: sodium and potassium, calcium. Less than nothing is that much chloride. */
   readonly monovalent: number;
   readonly divalent: number;
+  /** Open to the air at so many atm of CO2: its carbonic acid is what the air gives. Missing: closed. */
+  readonly airCo2Atm?: number;
+  /** What no table knows, such as plant matter: groups that give and take protons, told from the pH at which the bath was found. */
+  readonly buffer?: { readonly groups: readonly BufferGroup[]; readonly fromPh: number };
 }
 
-/** Davies: log γ = −A z² (√I/(1+√I) − 0.3 I), A = 0.509 at 25 °C. */
-function activity(charge: number, ionic: number): number {
+/** So much of a group that holds its proton below its pKa. */
+export interface BufferGroup {
+  readonly pKa: number;
+  readonly eqPerL: number;
+}
+
+/** Share that has let its proton go, 0 to 1. */
+export const lostShare = (pKa: number, ph: number): number => 1 / (1 + 10 ** (pKa - ph));
+
+/** Ground level today. */
+export const AIR_CO2_ATM = 4.2e-4;
+/** Davies is trusted up to here. */
+export const MOST_IONIC = 0.5;
+
+export type Equilibrium =
+  | {
+      readonly ok: true;
+      readonly ph: number;
+      /** mol/L. */
+      readonly ionic: number;
+      /** What is left of the charge balance, eq/L. */
+      readonly residual: number;
+      /** The solution is stronger than the activities are trusted. */
+      readonly tooStrong: boolean;
+    }
+  | { readonly ok: false; readonly why: string };
+
+/** Davies: log γ = −A z² (√I/(1+√I) − 0.3 I). */
+const activity = (charge: number, ionic: number, debyeA: number): number => {
   const root = Math.sqrt(ionic);
-  return 10 ** (-0.509 * charge * charge * (root / (1 + root) - 0.3 * ionic));
+  return 10 ** (-debyeA * charge * charge * (root / (1 + root) - 0.3 * ionic));
+};
+
+interface Acid {
+  readonly total: number;
+  readonly charge: number;
+  /** Activity quotients of each form to the fully protonated one, without the power of the proton. */
+  readonly k: readonly number[];
+  /** mol/L of the first form where the air holds it; null where the total is held. */
+  readonly held: number | null;
+}
+
+/** What of a solution does not change with its pH: worked out once for all trials. */
+function acidsOf(solution: Solution, constants: Constants): Acid[] {
+  const acids = Object.entries(solution.weak) as [WeakAcidId, number][];
+  if (solution.airCo2Atm !== undefined && !acids.some(([id]) => id === 'carbonic')) acids.push(['carbonic', 0]);
+  return acids.map(([id, total]) => {
+    const steps = constants.pKa[id];
+    const k = [0, ...steps.map((_, i) => i + 1)].map((lost) => 10 ** -steps.slice(0, lost).reduce((sum, pKa) => sum + pKa, 0));
+    const held = id === 'carbonic' && solution.airCo2Atm !== undefined ? 10 ** constants.logKh * solution.airCo2Atm : null;
+    return { total, charge: WEAK_ACIDS[id].charge, k, held };
+  });
 }
 
 interface Balance {
-  /** Sum of charges, eq/L: 0 at the pH that the solution has. */
+  /** Sum of charges, eq/L: 0 at the pH that the solution has; it falls as the pH rises. */
   readonly charge: number;
   readonly ionic: number;
 }
 
-function balanceAt(ph: number, solution: Solution, ionic: number): Balance {
+/** @param gamma of charges 0 to 3 */
+function balanceAt(ph: number, solution: Solution, acids: readonly Acid[], pKw: number, gamma: readonly number[]): Balance {
   const hydrogen = 10 ** -ph;
-  const h = hydrogen / activity(1, ionic);
-  const oh = 10 ** -PKW / hydrogen / activity(1, ionic);
+  const one = gamma[1] ?? 1;
+  const h = hydrogen / one;
+  const oh = 10 ** (ph - pKw) / one;
   let charge = solution.monovalent + 2 * solution.divalent + h - oh;
-  let squares = solution.monovalent + 4 * solution.divalent + h + oh;
-  for (const [id, total] of Object.entries(solution.weak) as [WeakAcidId, number][]) {
-    const acid: WeakAcid = WEAK_ACIDS[id];
-    // Concentration of each form relative to the fully protonated one.
-    const forms = [1];
-    let product = 1;
-    for (const pKa of acid.pKa) {
-      product *= 10 ** -pKa / hydrogen;
-      forms.push((product * activity(acid.charge, ionic)) / activity(acid.charge - forms.length, ionic));
+  let squares = Math.abs(solution.monovalent) + 4 * solution.divalent + h + oh;
+  for (const { total, charge: first, k, held } of acids) {
+    const ofFirst = gamma[first] ?? 1;
+    let [sum, charged, squared, power] = [0, 0, 0, 1];
+    for (let lost = 0; lost < k.length; lost++) {
+      const z = first - lost;
+      const form = ((k[lost] ?? 0) * ofFirst * power) / (gamma[Math.abs(z)] ?? 1);
+      sum += form;
+      charged += z * form;
+      squared += z * z * form;
+      power /= hydrogen;
     }
-    const sum = forms.reduce((a, b) => a + b, 0);
-    forms.forEach((form, lost) => {
-      const z = acid.charge - lost;
-      const molPerL = (total * form) / sum;
-      charge += z * molPerL;
-      squares += z * z * molPerL;
-    });
+    const share = held === null ? total / sum : held;
+    charge += charged * share;
+    squares += squared * share;
   }
+  const { buffer } = solution;
+  if (buffer) for (const { pKa, eqPerL } of buffer.groups) charge -= eqPerL * (lostShare(pKa, ph) - lostShare(pKa, buffer.fromPh));
   return { charge, ionic: squares / 2 };
 }
 
-/** pH at 25 °C. Concentrations in mol/L, none below 0. */
-export function phOfSolution(solution: Solution): number {
-  let ionic = 0;
-  let ph = 7;
-  for (let round = 0; round < 40; round++) {
-    let [low, high] = [-1, 15];
-    for (let i = 0; i < 60; i++) {
-      ph = (low + high) / 2;
-      // The sum of charges falls as the pH rises.
-      if (balanceAt(ph, solution, ionic).charge > 0) low = ph;
-      else high = ph;
+const [LOWEST, HIGHEST] = [-1, 15];
+const MOST_ROUNDS = 60;
+
+/** Where the charges cancel at one ionic strength. */
+function neutralAt(charge: (ph: number) => number, near: number, about: number, within: number): number {
+  const [low, high] = [Math.max(LOWEST, near - about), Math.min(HIGHEST, near + about)];
+  return fallsThroughZero(charge, charge(low) > 0 ? low : LOWEST, charge(high) < 0 ? high : HIGHEST, within);
+}
+
+/** The pH that a solution comes to. Concentrations in mol/L; below 0 or not a number is refused. */
+export function equilibrium(solution: Solution, constants: Constants = AT_25C): Equilibrium {
+  const amounts = [...Object.values(solution.weak), solution.divalent, solution.airCo2Atm ?? 0];
+  if (![...amounts, solution.monovalent].every(Number.isFinite) || amounts.some((amount) => amount < 0))
+    return { ok: false, why: 'An amount in it is not a number above 0.' };
+  const acids = acidsOf(solution, constants);
+  let [ionic, ph, about] = [0, 7, 8];
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const gamma = [0, 1, 2, 3].map((z) => activity(z, ionic, constants.debyeA));
+    const charge = (at: number): number => balanceAt(at, solution, acids, constants.pKw, gamma).charge;
+    // Roughly at first: what the ions do to it moves it more.
+    const within = Math.max(1e-9, about * 1e-4);
+    const before = ph;
+    ph = neutralAt(charge, before, about, within);
+    const { ionic: found } = balanceAt(ph, solution, acids, constants.pKw, gamma);
+    const next = Math.min(MOST_IONIC, found);
+    if (round > 0 && Math.abs(next - ionic) < 1e-9) {
+      ph = neutralAt(charge, ph, 1e-6, 1e-14);
+      if (ph <= LOWEST || ph >= HIGHEST) return { ok: false, why: 'It is too strong to be worked out.' };
+      return { ok: true, ph, ionic: found, residual: charge(ph), tooStrong: found > MOST_IONIC };
     }
-    const next = Math.min(0.5, balanceAt(ph, solution, ionic).ionic);
+    about = Math.max(1e-6, 4 * Math.abs(ph - before));
+    ionic = next;
+  }
+  return { ok: false, why: 'The sum did not settle. Nothing is claimed of its pH.' };
+}
+
+/** The same where only the figure is wanted; NaN where it cannot be worked out. */
+export function phOfSolution(solution: Solution, constants?: Constants): number {
+  const found = equilibrium(solution, constants);
+  return found.ok ? found.ph : Number.NaN;
+}
+
+/** The charge that is missing at a pH, eq/L: as much strong alkali (above 0) or acid (below) brings it there. */
+export function missingAt(ph: number, solution: Solution, constants: Constants = AT_25C): number {
+  const acids = acidsOf(solution, constants);
+  let ionic = 0;
+  let balance: Balance = { charge: 0, ionic: 0 };
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const gamma = [0, 1, 2, 3].map((z) => activity(z, ionic, constants.debyeA));
+    balance = balanceAt(ph, solution, acids, constants.pKw, gamma);
+    // What is missing counts as ions once it is there.
+    const next = Math.min(MOST_IONIC, balance.ionic + Math.abs(balance.charge) / 2);
     if (Math.abs(next - ionic) < 1e-9) break;
     ionic = next;
   }
-  return ph;
+  return -balance.charge;
 }

@@ -257,7 +257,10 @@ test('again with one thing changed: the first change may be the cause, the secon
     .getByRole('button', { name: /Dyebath/ })
     .first()
     .click();
-  await dye.getByLabel(/hold/i).first().fill('25 min');
+  await dye
+    .getByLabel(/stir every/i)
+    .first()
+    .fill('25 min');
   await expect(guard).toContainText('2 things differ from');
   await expect(guard).toContainText('can be put down to none of them');
   await guard.getByRole('button', { name: 'Put all back as it was' }).click();

@@ -21,6 +21,7 @@ import { StockTool } from './StockTool';
 import { type Address, useAddress } from './useAddress';
 import { WeightTool } from './WeightTool';
 
+const PhTool = dynamic(() => import('./PhTool').then((module) => module.PhTool));
 const LadderTool = dynamic(() => import('./LadderTool').then((module) => module.LadderTool));
 
 const TOOLS = [
@@ -28,6 +29,7 @@ const TOOLS = [
   { key: 'harvest', label: 'Ratio and harvest' },
   { key: 'spoons', label: 'Spoons' },
   { key: 'ladder', label: 'Dilution' },
+  { key: 'ph', label: 'pH' },
   { key: 'stock', label: 'Stock solution' },
   { key: 'weight', label: 'Cloth and yarn' },
   { key: 'boil', label: 'Boiling point' },
@@ -100,6 +102,12 @@ function Tool({ tool, address, book, home, stock }: ToolProps) {
       return (
         <Panel>
           <LadderTool address={address} />
+        </Panel>
+      );
+    case 'ph':
+      return (
+        <Panel>
+          <PhTool address={address} book={book} />
         </Panel>
       );
     case 'stock':

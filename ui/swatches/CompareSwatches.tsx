@@ -186,7 +186,7 @@ function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
         {trial ? ` ${trial.says}` : ''}
       </p>
       {trial && trial.changes.length > 0 ? (
-        <Button style={{ alignSelf: 'flex-start' }} onClick={() => onTrial(startOf(a, b, trial, known))}>
+        <Button style={{ alignSelf: 'flex-start' }} disabled={!known} onClick={() => known && onTrial(startOf(a, b, trial, known))}>
           Make that trial
         </Button>
       ) : null}
@@ -195,7 +195,7 @@ function Seen({ a, b, fair, says, trial, onTrial }: SeenProps) {
 }
 
 /** The trial that would tell: each change alone, two of each, so that it also says how sure it is. */
-function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial, known: Known | null): Partial<TrialValues> {
+function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial, known: Known): Partial<TrialValues> {
   return {
     name: `${a.view.name} or ${b.view.name}`.slice(0, 120),
     question: `Which of ${changes.map(({ what }) => what).join(', ')} makes the difference?`,
@@ -203,9 +203,9 @@ function startOf(a: Whole, b: Whole, { changes, design }: SmallestTrial, known: 
     repeats: TWICE,
     controls: 0,
     pieceText: '10 g',
-    dyestuffId: known?.dyestuffs.find(({ name }) => name === dyedWith(a.swatch)[0])?.id ?? null,
+    dyestuffId: known.dyestuffs.find(({ name }) => name === dyedWith(a.swatch)[0])?.id ?? null,
     factors: changes.map((change) => {
-      const { kind, picks } = known ? trialLevels(change, a.swatch.passport, b.swatch.passport, known) : { kind: 'other' as const, picks: change.levels };
+      const { kind, picks } = trialLevels(change, a.swatch.passport, b.swatch.passport, known);
       return { id: newId(), kind, name: kind === 'other' ? change.what : '', picks: picks.map((pick) => pick.slice(0, 60)) };
     }),
   };

@@ -1,0 +1,60 @@
+import { type Band, exactly } from './band';
+import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast, phCurve } from './forecast';
+import { isLiquid, usualStrength } from './freed';
+
+/** What somebody at the pot wants to know of a pH. */
+export interface PhQuestion {
+  readonly substance: string;
+  /** g per 100 mL as the label says; null: as it is mostly sold. Of liquids only. */
+  readonly strengthPct: number | null;
+  readonly volumeMl: Band;
+  readonly alkalinityMgL: Band;
+  /** A strip in the bath as it is. */
+  readonly nowPh: number | null;
+  /** g or mL that are thought of. */
+  readonly amount: Band | null;
+  readonly targetPh: number | null;
+  /** What went in after that strip, and what the next strip said. */
+  readonly put: Band | null;
+  readonly thenPh: number | null;
+}
+
+export interface PhAnswer {
+  readonly next: PhForecast | null;
+  readonly dose: ReturnType<typeof doseFor> | null;
+  /** What the sum had expected of what was put in, beside what the strip said. */
+  readonly taught: { readonly expected: PhForecast; readonly phAfter: number; readonly isOdd: boolean } | null;
+  readonly curve: readonly { readonly amount: number; readonly ph: number }[];
+}
+
+/** A strip further from the sum than this is questioned, not believed and not refused. */
+const ODD_PH = 1.5;
+/** A litre’s worth of the curve where nothing was asked: mL, g. */
+const USUAL_PER_L = { liquid: 25, powder: 2.5 };
+
+/** Everything at once. From where the last strip stands, with what it taught of the bath. */
+export function askPh({ substance, strengthPct, volumeMl, alkalinityMgL, nowPh, amount, targetPh, put, thenPh }: PhQuestion): PhAnswer {
+  const usual = usualStrength(substance);
+  const what = {
+    substance,
+    strengthPct: strengthPct !== null ? exactly(strengthPct) : usual ? { low: usual.low, likely: usual.usual, high: usual.high } : exactly(0),
+  };
+  const first: BathNow = { volumeMl, alkalinityMgL, tempC: 25, measuredPh: nowPh, buffer: [] };
+  const learnt: Learnt | null =
+    put && nowPh !== null && thenPh !== null
+      ? { phBefore: nowPh, phAfter: thenPh, added: [{ substance, amount: put.likely, strengthPct: what.strengthPct.likely }] }
+      : null;
+  const expected = learnt && put ? forecast(first, [{ ...what, amount: put }]) : null;
+  const isOdd = expected?.ok === true && learnt !== null && Math.abs(learnt.phAfter - expected.ph.likely) > ODD_PH;
+  // A strip that the sum questions teaches nothing: the bath is only taken to stand where it says.
+  const bath: BathNow = learnt ? { ...first, measuredPh: learnt.phAfter, buffer: isOdd ? [] : learnBuffer(first, [learnt]) } : first;
+  const dose = targetPh === null ? null : doseFor(bath, what, targetPh);
+  const shown = Math.max(amount?.high ?? 0, dose?.ok ? dose.amount.high : 0) * 1.3;
+  const most = shown > 0 ? shown : (volumeMl.likely / 1000) * (isLiquid(substance) ? USUAL_PER_L.liquid : USUAL_PER_L.powder);
+  return {
+    next: amount ? forecast(bath, [{ ...what, amount }]) : null,
+    dose,
+    taught: learnt && expected ? { expected, phAfter: learnt.phAfter, isOdd } : null,
+    curve: phCurve(bath, what, most),
+  };
+}

@@ -1,0 +1,99 @@
+/**
+ * Constants of weak acids and of water, thermodynamic (I = 0), molality taken for molarity. At 25 °C: CRC Handbook / NIST, as in check values
+ * D1. With temperature: carbonic acid by Plummer and Busenberg 1982, water by the IAPWS 2007 release; ammonium and boric acid by van ’t Hoff
+ * with enthalpies from memory; acetic, citric and tartaric acid stay at 25 °C (carboxyl groups hardly move: from memory, within about 0.1 to
+ * 60 °C).
+ */
+
+interface WeakAcid {
+  /** At 25 °C, first proton first. */
+  readonly pKa: readonly number[];
+  /** Charge with all its protons on: 0 for acids, +1 for ammonium. */
+  readonly charge: 0 | 1;
+  /** kJ/mol of each step; missing: taken as 0. */
+  readonly enthalpy?: readonly number[];
+}
+
+export const WEAK_ACIDS = {
+  acetic: { pKa: [4.756], charge: 0 },
+  citric: { pKa: [3.128, 4.761, 6.396], charge: 0 },
+  tartaric: { pKa: [3.036, 4.366], charge: 0 },
+  carbonic: { pKa: [6.352, 10.329], charge: 0 },
+  phosphoric: { pKa: [2.148, 7.198, 12.35], charge: 0 },
+  phthalic: { pKa: [2.95, 5.408], charge: 0 },
+  boric: { pKa: [9.236], charge: 0, enthalpy: [13.8] },
+  ammonium: { pKa: [9.245], charge: 1, enthalpy: [52.2] },
+} as const satisfies Readonly<Record<string, WeakAcid>>;
+export type WeakAcidId = keyof typeof WEAK_ACIDS;
+export const WEAK_ACID_IDS = Object.keys(WEAK_ACIDS) as WeakAcidId[];
+
+/** The constants that a temperature gives. */
+export interface Constants {
+  readonly tempC: number;
+  readonly pKw: number;
+  /** Of Davies’ equation, at this temperature. */
+  readonly debyeA: number;
+  readonly pKa: Readonly<Record<WeakAcidId, readonly number[]>>;
+  /** log10 of mol/L CO2 in water per atm above it. */
+  readonly logKh: number;
+}
+
+const KELVIN = 273.15;
+const AT_25 = 298.15;
+/** 2.302585 × R, kJ/(mol K). */
+const LN10_R = 0.019144757;
+
+/** IAPWS 2007 ionisation of water, at saturation pressure: check values D1. */
+const PKW: readonly (readonly [c: number, pKw: number])[] = [
+  [0, 14.946],
+  [10, 14.534],
+  [20, 14.165],
+  [25, 13.994],
+  [30, 13.833],
+  [40, 13.534],
+  [50, 13.264],
+  [60, 13.02],
+  [70, 12.799],
+  [80, 12.598],
+  [90, 12.416],
+  [100, 12.252],
+];
+
+/** Between the tabled temperatures in a straight line; off by less than 0.01. @param tempC 0 to 100 */
+export function pKwAt(tempC: number): number {
+  const over = PKW.findIndex(([c]) => c >= tempC);
+  const [high, low] = [PKW[over] ?? PKW.at(-1), PKW[Math.max(0, over - 1)]];
+  if (!high || !low || high[0] === low[0]) return high?.[1] ?? 14;
+  return low[1] + ((high[1] - low[1]) * (tempC - low[0])) / (high[0] - low[0]);
+}
+
+/** Plummer and Busenberg 1982, log10, T in K: [log K1, log K2, log KH]. */
+export function carbonicAt(tempC: number): readonly [number, number, number] {
+  const t = tempC + KELVIN;
+  const by = (a: number, b: number, c: number, d: number, e: number) => a + b * t + c / t + d * Math.log10(t) + e / t ** 2;
+  return [
+    by(-356.3094, -0.06091964, 21834.37, 126.8339, -1684915),
+    by(-107.8871, -0.03252849, 5151.79, 38.92561, -563713.9),
+    by(108.3865, 0.01985076, -6919.53, -40.45154, 669365),
+  ];
+}
+
+/** Dielectric constant of water (Malmberg and Maryott 1956), and with it A of Debye and Hückel: 0.509 at 25 °C. */
+function debyeAt(tempC: number): number {
+  const dielectric = 87.74 - 0.40008 * tempC + 9.398e-4 * tempC ** 2 - 1.41e-6 * tempC ** 3;
+  return 1.8246e6 * (dielectric * (tempC + KELVIN)) ** -1.5;
+}
+
+/** @param tempC 0 to 100; outside of it taken as the nearer end */
+export function constantsAt(tempC: number): Constants {
+  const c = Math.min(100, Math.max(0, tempC));
+  const [logK1, logK2, logKh] = carbonicAt(c);
+  const moved = (acid: WeakAcid): readonly number[] => acid.pKa.map((pKa, i) => pKa + ((acid.enthalpy?.[i] ?? 0) / LN10_R) * (1 / (c + KELVIN) - 1 / AT_25));
+  const pKa = Object.fromEntries(WEAK_ACID_IDS.map((id) => [id, id === 'carbonic' ? [-logK1, -logK2] : moved(WEAK_ACIDS[id])])) as Record<
+    WeakAcidId,
+    readonly number[]
+  >;
+  return { tempC: c, pKw: pKwAt(c), debyeA: debyeAt(c), pKa, logKh };
+}
+
+export const AT_25C: Constants = constantsAt(25);

@@ -1,0 +1,65 @@
+import type { WeakAcidId } from './constants';
+import { molarMass } from './molarMass';
+
+/** What a substance sets free in water, in mol of it all. */
+export interface Ions {
+  readonly weak?: readonly [WeakAcidId, number];
+  readonly monovalent?: number;
+  readonly divalent?: number;
+}
+
+interface Solute {
+  readonly formula: string;
+  /** Of one mole. */
+  readonly ions: Ions;
+  /** mol/L that dissolve at most; missing: more than anybody puts in. */
+  readonly mostMolPerL?: number;
+  /** g of it in 100 mL, where it comes as a liquid: what is usual, and from where to where. */
+  readonly liquidPct?: { readonly usual: number; readonly low: number; readonly high: number };
+}
+
+/** What dissolves at most, mol/L: slaked lime by pKsp 5.19 (its pH is then 12.45), cream of tartar (check values D1, D2); lemon juice from memory. */
+const SOLUTES: Readonly<Record<string, Solute>> = {
+  sodaAsh: { formula: 'Na2CO3', ions: { weak: ['carbonic', 1], monovalent: 2 } },
+  washingSoda: { formula: 'Na2CO3·10H2O', ions: { weak: ['carbonic', 1], monovalent: 2 } },
+  bakingSoda: { formula: 'NaHCO3', ions: { weak: ['carbonic', 1], monovalent: 1 } },
+  slakedLime: { formula: 'Ca(OH)2', ions: { divalent: 1 }, mostMolPerL: 0.0175 },
+  lye: { formula: 'NaOH', ions: { monovalent: 1 } },
+  ammonia: { formula: 'NH3', ions: { weak: ['ammonium', 1] }, liquidPct: { usual: 5, low: 3, high: 10 } },
+  vinegar: { formula: 'CH3COOH', ions: { weak: ['acetic', 1] }, liquidPct: { usual: 5, low: 4, high: 8 } },
+  lemonJuice: { formula: 'C6H8O7', ions: { weak: ['citric', 1] }, liquidPct: { usual: 5, low: 4, high: 7 } },
+  citricAcid: { formula: 'C6H8O7', ions: { weak: ['citric', 1] } },
+  creamOfTartar: { formula: 'KHC4H4O6', ions: { weak: ['tartaric', 1], monovalent: 1 }, mostMolPerL: 0.0341 },
+};
+
+/** Salts whose metal takes water apart: a computed pH of them is wrong by half a unit and more (check values D2). */
+const METALS = new Set(['alum', 'ammoniumAlum', 'aluminiumAcetate', 'aluminiumTriformate', 'ironSulfate', 'ironLiquor', 'copperSulfate', 'tinChloride']);
+
+export const isLiquid = (substance: string): boolean => SOLUTES[substance]?.liquidPct !== undefined;
+export const movesPh = (substance: string): boolean => SOLUTES[substance] !== undefined;
+export const isMetal = (substance: string): boolean => METALS.has(substance);
+export const usualStrength = (substance: string): Solute['liquidPct'] | null => SOLUTES[substance]?.liquidPct ?? null;
+
+/**
+ * Mol of the acting substance, as much as dissolves.
+ * @param amount g of a powder, mL of a liquid
+ * @param strengthPct g in 100 mL, of liquids only
+ * @returns null where it has no part in the pH
+ */
+export function molOf(substance: string, amount: number, strengthPct: number, bathL: number): number | null {
+  const solute = SOLUTES[substance];
+  if (!solute) return null;
+  const grams = solute.liquidPct ? (amount * strengthPct) / 100 : amount;
+  return Math.min(grams / molarMass(solute.formula), (solute.mostMolPerL ?? Number.POSITIVE_INFINITY) * bathL);
+}
+
+/** What so many moles set free; null where it has no part in the pH. */
+export function ionsOf(substance: string, mol: number): Ions | null {
+  const ions = SOLUTES[substance]?.ions;
+  if (!ions) return null;
+  return {
+    ...(ions.weak ? { weak: [ions.weak[0], ions.weak[1] * mol] as const } : {}),
+    ...(ions.monovalent ? { monovalent: ions.monovalent * mol } : {}),
+    ...(ions.divalent ? { divalent: ions.divalent * mol } : {}),
+  };
+}
