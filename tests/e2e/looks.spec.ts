@@ -24,6 +24,7 @@ const PAGES = [
   '/swatches/trials/weld-afters',
   '/bench?tool=harvest',
   '/bench?tool=ladder',
+  '/bench?tool=ph&much=20+mL&to=4.5',
   '/programs',
   '/join/trust',
 ];

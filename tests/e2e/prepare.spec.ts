@@ -204,6 +204,10 @@ test('every tool of the bench keeps its state in the address', async ({ page }) 
     ['/bench?tool=stock&mass=0.66+g&scale=1+g', '66 mL of a 1 % stock'],
     ['/bench?tool=weight&system=Nm&count=16&plies=2&yarn=800+m', '100 g'],
     ['/bench?tool=boil&altitude=1500', '95 °C'],
+    ['/bench?tool=ph&bath=4+L&alkalinity=100+mg/L&strength=5&to=4.5', '26 mL'],
+    ['/bench?tool=ph&bath=4+L&alkalinity=100+mg/L&strength=5&much=20+mL', 'pH then 4.7'],
+    ['/bench?tool=ph&in=sodaAsh&now=7&put=2+g&then=13', 'read a second strip'],
+    ['/bench?tool=ph&in=sodaAsh&much=10+g', 'wool stops taking'],
     ['/bench?tool=trouble', 'mordant 60–90 min'],
     ['/bench?tool=words', 'Weight of fibre'],
   ] as const) {

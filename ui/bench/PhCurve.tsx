@@ -64,7 +64,7 @@ export function PhCurve({ label, points, measure, at, target }: Props) {
     maintainAspectRatio: false,
     interaction: { mode: 'nearest', axis: 'x', intersect: false },
     scales: {
-      x: { type: 'linear', min: 0, max: most, ticks: { ...ticks, maxTicksLimit: 8, callback: (value) => measure(Number(value)) }, grid },
+      x: { type: 'linear', min: 0, max: most, ticks: { ...ticks, maxTicksLimit: 8, includeBounds: false, callback: (value) => measure(Number(value)) }, grid },
       y: { title: { display: true, text: 'pH', color: colours.ink2 }, ticks, grid },
     },
     plugins: {

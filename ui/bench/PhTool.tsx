@@ -31,6 +31,10 @@ const hardnessReader: Reader<Exclude<Known, null>> = (text) => {
   if (!read.ok) return { ok: false, why: read.error };
   return { ok: true, value: read.value, says: read.value === null ? '' : `= ${knownText(read.value, (mg) => `${Math.round(mg)} mg/L`)}` };
 };
+/** No finer than a strip can tell. */
+const asSure = (value: number): number => Number(value.toPrecision(2));
+/** Less of a powder than this is measured as a stock, g. */
+const STOCK_BELOW_G = 1;
 const phText = (ph: number): string => ph.toFixed(1);
 const bandText = ({ low, likely, high }: Band, print: (value: number) => string): string => {
   const [a, b, c] = [print(low), print(likely), print(high)];
@@ -77,7 +81,7 @@ export function PhTool({ address, book }: { address: Address; book: Book }) {
     return asking && askPh(asking);
   }, [question]);
   const own = bandOfAmount(amount.value);
-  const measure = (value: number): string => (liquid ? print.volume(value) : print.mass(value));
+  const measure = (value: number): string => (liquid ? print.volume(asSure(value)) : print.mass(asSure(value)));
   const spoons = (grams: number): string => {
     const bulk = substance?.bulkGPerMl;
     const text = bulk && !liquid ? nearestSpoons(grams / ((bulk[0] + bulk[1]) / 2), 'metric') : null;
@@ -93,7 +97,7 @@ export function PhTool({ address, book }: { address: Address; book: Book }) {
         <Ask {...now.field} label="A strip says now" hint="pH, where somebody read it" />
         <Choose address={address} name="in" label="What goes in" otherwise="vinegar" options={stuffs.map(({ id, name }) => ({ value: id, label: name }))} />
         {liquid ? <Ask {...strength.field} label="Its strength, %" hint={usual ? `on the label; else ${usual.low} to ${usual.high}` : ''} /> : null}
-        <Ask {...amount.field} label="How much" hint={liquid ? 'such as 20 mL, 1 tbsp' : 'such as 2 g, 1/2 tsp'} />
+        <Ask {...amount.field} label="How much" hint={liquid ? 'such as 20 mL, 1 tbsp (US)' : 'such as 2 g, 1/2 tsp (US)'} />
         <Ask {...target.field} label="To which pH" hint="such as 4.5" />
       </div>
       {told?.next ? (
@@ -125,8 +129,11 @@ export function PhTool({ address, book }: { address: Address; book: Book }) {
       ) : null}
       {told?.dose?.ok && told.dose.amount.likely > 0 ? (
         <p>
-          In steps: {inSteps(told.dose.amount.likely).map(measure).join(', then ')}. Stir, read the strip, then the next: a step too far is not taken back by a
-          spoon less.
+          In steps: {inSteps(told.dose.amount.likely).map(measure).join(', then ')}.{' '}
+          {!liquid && told.dose.amount.likely < STOCK_BELOW_G
+            ? `Too little to weigh well: of 1 g made up to 100 mL it is ${print.volume(asSure(told.dose.amount.likely * 100))}. `
+            : ''}
+          Stir, read the strip, then the next: a step too far is not taken back by a spoon less.
         </p>
       ) : null}
       {water.from === 'alkalinity' || now.value !== null ? null : (
