@@ -10,12 +10,7 @@ import { liftSaid } from '../safety/rules/work';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import type { StepState } from './fold';
-
-export interface Pouring {
-  readonly substance: string;
-  readonly amount: Figure;
-  readonly unit: AmountUnit;
-}
+import { type Pouring, pouringPh } from './phNext';
 
 /** A name as typed finds what it means on the shelf: "Baking soda" is baking soda. */
 export function substanceByName(name: string, shelf: Shelf): string {
@@ -44,6 +39,7 @@ export function factFindings(plan: Plan, step: PlanStep, states: Steps, fact: Ba
   return [
     ...bathFindings(plan, step, states, fact).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28'),
     ...('ph' in fact ? nothingTakes(step, fact.ph) : []),
+    ...('pouring' in fact ? pouringPh(plan, step, states[step.id], fact.pouring) : []),
   ];
 }
 

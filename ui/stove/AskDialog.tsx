@@ -10,6 +10,7 @@ import { type BathFact, factFindings, movingFindings } from '@/core/run/addition
 import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
+import { doseSaid } from '@/core/run/phNext';
 import { shelfOf } from '@/core/shelf/library';
 import { bulkOf } from '@/core/shelf/spoonOf';
 import type { StockLevel } from '@/core/shelf/stock';
@@ -192,7 +193,11 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                 </Form.Item>
               )}
               {ask === 'ph' && step.phAim ? (
-                <p aria-live="polite">{Number.isNaN(readPh(fact)) ? `Aim: ${phAimText(step.phAim)}` : phSaid(step.phAim, readPh(fact))}</p>
+                <p aria-live="polite">
+                  {Number.isNaN(readPh(fact))
+                    ? `Aim: ${phAimText(step.phAim)}`
+                    : `${phSaid(step.phAim, readPh(fact))}. ${print.says(doseSaid(plan, step, state.steps[step.id], readPh(fact), nowMs()))}`}
+                </p>
               ) : null}
               {ask === 'addition' ? (
                 <Form.Item name="choice" label="How sure">

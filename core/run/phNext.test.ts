@@ -1,0 +1,79 @@
+import { describe, expect, test } from 'vitest';
+import { measured, UNKNOWN } from '../figure';
+import type { PlanStep } from '../plan/plan';
+import { planned, step, wool } from '../plan/plan.fixture';
+import { foldRun, type LoggedAddition, type StepState } from './fold';
+import { bathByStrips, doseSaid, nextDose, phAfter, pouringPh } from './phNext';
+
+const plan = planned([wool('a', 100)]);
+const base = step(plan, 'extract');
+/** A bath that shall be sour: some litres of water, vinegar to go in. */
+const sour: PlanStep = {
+  ...base,
+  phAim: { low: 4, high: 5 },
+  additions: [{ ...(base.additions[0] as PlanStep['additions'][number]), substance: 'vinegar', name: 'white vinegar', unit: 'mL' }],
+};
+const empty = foldRun(plan.steps, []).steps[base.id] as StepState;
+const vinegar = (mL: number | null, atMs: number): LoggedAddition => ({
+  eventId: `v${atMs}`,
+  additionId: null,
+  substance: 'vinegar',
+  amount: mL === null ? UNKNOWN : measured(mL),
+  unit: 'mL',
+  atMs,
+});
+const state = (ph: [atMs: number, value: number][], additions: LoggedAddition[] = [], litres = 4): StepState => ({
+  ...empty,
+  volumeMl: [{ atMs: 0, value: litres * 1000 }],
+  ph: ph.map(([atMs, value]) => ({ atMs, value })),
+  additions,
+});
+const pour = (mL: number) => ({ substance: 'vinegar', amount: measured(mL), unit: 'mL' as const });
+
+describe('the pH before it is poured, by what the strips said', () => {
+  test('no strip, no volume, or something of unknown amount since: nothing is claimed', () => {
+    expect(phAfter(plan, sour, state([]), pour(10))).toBeNull();
+    expect(phAfter(plan, { ...sour, water: null }, { ...state([[1, 7]]), volumeMl: [] }, pour(10))).toBeNull();
+    expect(phAfter(plan, sour, state([[1, 7]], [vinegar(null, 2)]), pour(10))).toBeNull();
+    expect(phAfter(plan, sour, state([[1, 7]]), { substance: 'weld', amount: measured(1), unit: 'g' })).toBeNull();
+  });
+
+  test('more vinegar is lower, and what went in since the strip counts', () => {
+    const at = (mL: number, since: LoggedAddition[] = []) => {
+      const found = phAfter(plan, sour, state([[1, 7]], since), pour(mL));
+      return found?.ok ? found.ph.likely : Number.NaN;
+    };
+    expect(at(20)).toBeLessThan(at(5));
+    expect(Math.abs(at(5, [vinegar(15, 2)]) - at(20))).toBeLessThan(0.02);
+  });
+
+  test('strips before and after a known spoon teach: a bath that gives way slowly wants more', () => {
+    const quick = nextDose(plan, sour, state([[1, 6]]), 'vinegar');
+    const slow = state(
+      [
+        [1, 6.5],
+        [3, 6],
+      ],
+      [vinegar(15, 2)],
+    );
+    expect(bathByStrips(plan, sour, slow)?.taught).toBe(1);
+    const taught = nextDose(plan, sour, slow, 'vinegar');
+    expect(taught?.all.likely).toBeGreaterThan(quick?.all.likely ?? Number.POSITIVE_INFINITY);
+  });
+
+  test('a dose that is worked out ends in the aim, and overshooting is said with how much is enough', () => {
+    const own = state([[1, 7]]);
+    const dose = nextDose(plan, sour, own, 'vinegar');
+    const after = phAfter(plan, sour, own, pour(dose?.all.likely ?? 0));
+    expect(after?.ok && Math.abs(after.ph.likely - 4.5)).toBeLessThan(0.05);
+    expect(pouringPh(plan, sour, own, pour(dose?.all.likely ?? 0))[0]).toMatchObject({ severity: 'note' });
+    const [finding] = pouringPh(plan, sour, own, pour(400));
+    expect(finding).toMatchObject({ severity: 'caution', text: expect.stringMatching(/overshoots 4 to 5\. About \d+ mL is enough: half of it first\./) });
+  });
+
+  test('beside a strip: how much more; nothing where it is there, or past it', () => {
+    expect(doseSaid(plan, sour, state([]), 7, 5)).toMatch(/^By the sum about \d+ mL more white vinegar \(.*\): half of it, stir, measure\.$/);
+    expect(doseSaid(plan, sour, state([]), 4.5, 5)).toBe('');
+    expect(doseSaid(plan, sour, state([]), 3, 5)).toBe('');
+  });
+});

@@ -1,0 +1,123 @@
+import { type Band, bandOf, exactly } from '../chem/band';
+import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
+import { isLiquid, movesPh, usualStrength } from '../chem/freed';
+import { ANY_TAP } from '../chem/water';
+import { type Figure, knownOf, oneOf } from '../figure';
+import { type AmountUnit, printAmount } from '../measure/print';
+import type { PhAim } from '../plan/phAim';
+import { phAimText, phStanding } from '../plan/phAim';
+import { amountOf, type Plan, type PlanStep } from '../plan/plan';
+import type { Finding } from '../safety/finding';
+import { labelForm } from '../shelf/forms';
+import type { StepState } from './fold';
+
+/** What is about to go in. */
+export interface Pouring {
+  readonly substance: string;
+  readonly amount: Figure;
+  readonly unit: AmountUnit;
+}
+
+type Of = Pick<Plan, 'labels' | 'draft'>;
+type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'>;
+
+/** Of a substance: g per 100 mL, by its label where the plan knows it. */
+function strengthOf(substance: string, { labels, draft }: Of): Band {
+  const told = labelForm(substance, { ...labels, ...draft.labels }[substance])?.strengthPct ?? null;
+  const usual = usualStrength(substance);
+  if (told !== null) return { low: told, likely: told, high: told };
+  return usual ? { low: usual.low, likely: usual.usual, high: usual.high } : { low: 0, likely: 0, high: 0 };
+}
+
+/** An amount in the unit that the sum wants: mL of a liquid, g of a powder; null where it is not known, or said in another. */
+function amountBand({ substance, amount, unit }: Pouring): Band | null {
+  return movesPh(substance) && unit === (isLiquid(substance) ? 'mL' : 'g') ? bandOf(knownOf(amount)) : null;
+}
+
+/** A litre read off a pot is a tenth off, easily (our estimate). */
+const VOLUME_OFF_PCT = 10;
+
+/**
+ * The bath as its strips know it: it stands where the last one said, and gives and takes what was seen between them. Null where nobody
+ * measured it, where its volume is not known, or where something of unknown amount went in since.
+ */
+export function bathByStrips(
+  plan: Of,
+  step: At,
+  state: StepState,
+): { readonly bath: BathNow; readonly since: readonly Pouring[]; readonly taught: number } | null {
+  const last = state.ph.at(-1);
+  const volumeMl = bandOf(state.volumeMl.at(-1)?.value ?? (step.water ? amountOf(step.water) : null), VOLUME_OFF_PCT);
+  if (!last || !volumeMl) return null;
+  const acting = state.additions.filter(({ substance }) => movesPh(substance));
+  const since = acting.filter(({ atMs }) => atMs > last.atMs);
+  if (since.some((one) => amountBand(one) === null)) return null;
+  const bare = { volumeMl, alkalinityMgL: ANY_TAP, tempC: 25 };
+  const readings = state.ph.flatMap((after, i): Learnt[] => {
+    const before = state.ph[i - 1];
+    const between = before ? acting.filter(({ atMs }) => atMs > before.atMs && atMs <= after.atMs) : [];
+    const added = between.flatMap((one) => {
+      const amount = oneOf(knownOf(one.amount));
+      return amount === null || amountBand(one) === null ? [] : [{ substance: one.substance, amount, strengthPct: strengthOf(one.substance, plan).likely }];
+    });
+    return before && between.length > 0 && added.length === between.length ? [{ phBefore: before.value, phAfter: after.value, added }] : [];
+  });
+  return { bath: { ...bare, measuredPh: last.value, buffer: learnBuffer(bare, readings) }, since, taught: readings.length };
+}
+
+/** The pH after something more goes in; null where it has no part in it, or nobody can tell. */
+export function phAfter(plan: Of, step: At, state: StepState | undefined, pouring: Pouring): PhForecast | null {
+  const found = state && amountBand(pouring) ? bathByStrips(plan, step, state) : null;
+  if (!found) return null;
+  const one = (of: Pouring, isExact: boolean) => {
+    const amount = amountBand(of);
+    const strengthPct = strengthOf(of.substance, plan);
+    if (!amount) return [];
+    return [{ substance: of.substance, amount: isExact ? exactly(amount.likely) : amount, strengthPct: isExact ? exactly(strengthPct.likely) : strengthPct }];
+  };
+  // What went in since the last strip is taken as it was logged: the range is of what is asked about.
+  return forecast(found.bath, [...found.since.flatMap((since) => one(since, true)), ...one(pouring, false)]);
+}
+
+const middleOf = ({ low, high }: PhAim): number => ((low ?? high ?? 7) + (high ?? low ?? 7)) / 2;
+const about = (ph: number): string => ph.toFixed(1);
+
+/** Said while an amount is typed: where the bath comes to with it; a caution where it would go through its aim. */
+export function pouringPh(plan: Of, step: At, state: StepState | undefined, pouring: Pouring): Finding[] {
+  const after = phAfter(plan, step, state, pouring);
+  const before = state?.ph.at(-1)?.value;
+  if (!after?.ok || before === undefined) return [];
+  const { low, likely, high } = after.ph;
+  const says = `With this the bath comes to about pH ${about(likely)}${about(low) === about(high) ? '' : ` (${about(low)} to ${about(high)})`}.`;
+  const { phAim } = step;
+  if (!phAim) return [{ rule: 'pH', severity: 'note', stepId: step.id, text: says }];
+  if (phStanding(phAim, likely) !== 'overshot' || phStanding(phAim, before) === 'overshot')
+    return [{ rule: 'pH', severity: 'note', stepId: step.id, text: `${says} The aim is ${phAimText(phAim)}.` }];
+  const dose = nextDose(plan, step, state, pouring.substance);
+  const less = dose ? ` About ${printAmount(dose.all.likely, pouring.unit)} is enough: half of it first.` : ' Take less, and measure.';
+  return [{ rule: 'pH', severity: 'caution', stepId: step.id, text: `${says} That overshoots ${phAimText(phAim)}.${less}` }];
+}
+
+/** How much more of a substance brings the bath into the middle of its aim; null where it is there, or nobody can tell. */
+export function nextDose(plan: Of, step: At, state: StepState | undefined, substance: string): { readonly all: Band; readonly unit: AmountUnit } | null {
+  const found = state ? bathByStrips(plan, step, state) : null;
+  if (!found || found.since.length > 0 || !step.phAim || !movesPh(substance)) return null;
+  if (phStanding(step.phAim, found.bath.measuredPh ?? 7) !== 'notYet') return null;
+  const dose = doseFor(found.bath, { substance, strengthPct: strengthOf(substance, plan) }, middleOf(step.phAim));
+  // No finer than a strip can tell.
+  const round = (value: number): number => Number(value.toPrecision(2));
+  return dose.ok
+    ? { all: { low: round(dose.amount.low), likely: round(dose.amount.likely), high: round(dose.amount.high) }, unit: isLiquid(substance) ? 'mL' : 'g' }
+    : null;
+}
+
+/** Said beside a strip that is about to be written down: how much more of what this step takes; empty where nobody can tell. */
+export function doseSaid(plan: Of, step: At, state: StepState | undefined, ph: number, atMs: number): string {
+  const own = step.additions.find(({ substance }) => movesPh(substance));
+  if (!own || !state) return '';
+  const dose = nextDose(plan, step, { ...state, ph: [...state.ph, { atMs, value: ph }] }, own.substance);
+  if (!dose || dose.all.likely <= 0) return '';
+  const { low, likely, high } = dose.all;
+  const print = (value: number): string => printAmount(value, dose.unit);
+  return `By the sum about ${print(likely)} more ${own.name}${low === high ? '' : ` (${print(low)} to ${print(high)})`}: half of it, stir, measure.`;
+}
