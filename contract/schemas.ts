@@ -119,6 +119,7 @@ const measures = z.strictObject({
 });
 
 const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Times are written like 07:00.');
+const hardness = numberOrRange(z.number().min(0, 'Water holds no less than nothing.').max(3000, 'At most 3000 mg/L: look at the unit.'));
 export const homeInput = z.strictObject({
   diary: z.strictObject({
     zone: z.string().max(64).refine(isZone, 'This time zone is not known. Use a name like Europe/Berlin.'),
@@ -136,6 +137,8 @@ export const homeInput = z.strictObject({
   emergencyNumber: line(40),
   /** Left out: as it was. */
   measures: measures.optional(),
+  /** mg/L of calcium carbonate, null: nobody asked. Left out: as it was. */
+  water: z.strictObject({ alkalinityMgL: hardness.nullable(), hardnessMgL: hardness.nullable() }).optional(),
   heatSources: z
     .array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable(), kind: z.enum(HEAT_KINDS), outdoors: z.boolean() }))
     .max(12),

@@ -34,8 +34,8 @@ export function editHome(app: App, input: HomeInput & { revision: number }): Pro
   return app.store.exclusive(async () => {
     const had = await homeOf(app);
     if (had.revision !== input.revision) throw conflict('The kitchen was changed somewhere else meanwhile. Load it again; nothing was overwritten.');
-    // A script that knows nothing of measures leaves them as they are.
-    const row: Home = { ...input, measures: input.measures ?? had.measures, revision: had.revision + 1 };
+    // A script that knows nothing of measures or water leaves them as they are.
+    const row: Home = { ...input, measures: input.measures ?? had.measures, water: input.water ?? had.water, revision: had.revision + 1 };
     await app.store.commit([{ table: 'home', row }]);
     app.live.publish({ kind: 'changed', what: 'home', id: 'home' });
     return row;

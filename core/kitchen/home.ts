@@ -1,3 +1,4 @@
+import type { Known } from '../figure';
 import type { Measures } from '../measure/measures';
 import type { Diary } from '../schedule/diary';
 import type { HeatSource } from './heatSource';
@@ -20,5 +21,7 @@ export interface Home {
   readonly emergencyNumber: string;
   /** How figures are printed at this home; missing: nobody said, so metric. */
   readonly measures?: Measures | undefined;
+  /** The tap's, as mg/L of calcium carbonate; missing or null: nobody asked. */
+  readonly water?: { readonly alkalinityMgL: Known; readonly hardnessMgL: Known } | undefined;
   readonly revision: number;
 }

@@ -1,7 +1,7 @@
 import { type Band, bandOf, exactly } from '../chem/band';
 import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
 import { isLiquid, movesPh, usualStrength } from '../chem/freed';
-import { ANY_TAP } from '../chem/water';
+import { alkalinityOf } from '../chem/water';
 import { type Figure, knownOf, oneOf } from '../figure';
 import { type AmountUnit, printAmount } from '../measure/print';
 import type { PhAim } from '../plan/phAim';
@@ -18,7 +18,7 @@ export interface Pouring {
   readonly unit: AmountUnit;
 }
 
-type Of = Pick<Plan, 'labels' | 'draft'>;
+type Of = Pick<Plan, 'labels' | 'draft' | 'home'>;
 type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'>;
 
 /** Of a substance: g per 100 mL, by its label where the plan knows it. */
@@ -33,6 +33,8 @@ function strengthOf(substance: string, { labels, draft }: Of): Band {
 function amountBand({ substance, amount, unit }: Pouring): Band | null {
   return movesPh(substance) && unit === (isLiquid(substance) ? 'mL' : 'g') ? bandOf(knownOf(amount)) : null;
 }
+
+const tapOf = ({ home: { water } }: Of): Band => alkalinityOf(water?.alkalinityMgL ?? null, water?.hardnessMgL ?? null).band;
 
 /** A litre read off a pot is a tenth off, easily (our estimate). */
 const VOLUME_OFF_PCT = 10;
@@ -52,7 +54,7 @@ export function bathByStrips(
   const acting = state.additions.filter(({ substance }) => movesPh(substance));
   const since = acting.filter(({ atMs }) => atMs > last.atMs);
   if (since.some((one) => amountBand(one) === null)) return null;
-  const bare = { volumeMl, alkalinityMgL: ANY_TAP, tempC: 25 };
+  const bare = { volumeMl, alkalinityMgL: tapOf(plan), tempC: 25 };
   const readings = state.ph.flatMap((after, i): Learnt[] => {
     const before = state.ph[i - 1];
     const between = before ? acting.filter(({ atMs }) => atMs > before.atMs && atMs <= after.atMs) : [];

@@ -99,6 +99,15 @@ test('the home reads as sentences, each changed in its place, and plans follow',
   await keep(page);
   await expect(dialog(page)).toBeHidden();
   await expect(page.getByText('It lies 1500 m up, where water boils near 95 °C.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change: The water' }).click();
+  await dialog(page).getByLabel('Alkalinity').fill('10 °dH');
+  await expect(dialog(page)).toContainText('= 178 mg/L');
+  await keep(page);
+  await expect(dialog(page)).toBeHidden();
+  await expect(page.getByText('The tap’s alkalinity is 178 mg/L')).toBeVisible();
+  await page.goto('/bench?tool=ph');
+  await expect(page.locator('.bench')).toContainText('as at home: 178 mg/L');
+  await page.goto('/shelf?tab=home');
   await page.getByRole('button', { name: 'Change: Awake and away' }).click();
   await dialog(page).getByLabel('Awake until').fill('half past ten');
   await keep(page);

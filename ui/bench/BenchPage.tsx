@@ -107,7 +107,7 @@ function Tool({ tool, address, book, home, stock }: ToolProps) {
     case 'ph':
       return (
         <Panel>
-          <PhTool address={address} book={book} />
+          <PhTool address={address} book={book} home={home} />
         </Panel>
       );
     case 'stock':

@@ -4,13 +4,15 @@ import { askPh, type PhQuestion } from '@/core/chem/askPh';
 import { type Band, bandOf } from '@/core/chem/band';
 import { inSteps } from '@/core/chem/forecast';
 import { isLiquid, movesPh, usualStrength } from '@/core/chem/freed';
-import { alkalinityOf, parseHardness } from '@/core/chem/water';
+import { alkalinityOf } from '@/core/chem/water';
 import type { ReadAmount } from '@/core/dose/parseAmount';
 import { nearestSpoons } from '@/core/dose/spoons';
-import { type Known, knownOf, knownText } from '@/core/figure';
+import { knownOf } from '@/core/figure';
+import type { Home } from '@/core/kitchen/home';
 import { NOTHING_TAKES_PH } from '@/core/plan/phAim';
 import type { Book } from '../api/useBook';
-import { amountReader, knownReader, type Reader } from '../form/typed';
+import { hardnessReader, hardnessText } from '../form/hardnessReader';
+import { amountReader, knownReader } from '../form/typed';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
@@ -26,11 +28,6 @@ const WOOL_STANDS_PH = 10;
 /** The range of what was typed; a spoon's own uncertainty is in it. */
 const bandOfAmount = (read: ReadAmount | null): Band | null => (read ? bandOf(knownOf(read.figure), read.plusMinusPct ?? 0) : null);
 
-const hardnessReader: Reader<Exclude<Known, null>> = (text) => {
-  const read = parseHardness(text);
-  if (!read.ok) return { ok: false, why: read.error };
-  return { ok: true, value: read.value, says: read.value === null ? '' : `= ${knownText(read.value, (mg) => `${Math.round(mg)} mg/L`)}` };
-};
 /** No finer than a strip can tell. */
 const asSure = (value: number): number => Number(value.toPrecision(2));
 /** Less of a powder than this is measured as a stock, g. */
@@ -42,7 +39,7 @@ const bandText = ({ low, likely, high }: Band, print: (value: number) => string)
 };
 
 /** The pH before it is poured: what an amount does, how much it takes, and what the strip has taught. */
-export function PhTool({ address, book }: { address: Address; book: Book }) {
+export function PhTool({ address, book, home }: { address: Address; book: Book; home: Home }) {
   const print = usePrint();
   const stuffs = book.assistants.filter(({ id }) => movesPh(id));
   const substance = stuffs.find(({ id }) => id === address.get('in', 'vinegar')) ?? stuffs[0];
@@ -50,15 +47,18 @@ export function PhTool({ address, book }: { address: Address; book: Book }) {
   const usual = substance ? usualStrength(substance.id) : null;
   const readAmount = amountReader(liquid ? 'mL' : 'g', substance?.bulkGPerMl ?? null, print.measures);
   const volume = asked(address, 'bath', '4 L', above0(knownReader('mL', print.measures)));
-  const alkalinity = asked(address, 'alkalinity', '', hardnessReader);
-  const hardness = asked(address, 'hardness', '', hardnessReader);
+  const alkalinity = asked(address, 'alkalinity', '', hardnessReader());
+  const hardness = asked(address, 'hardness', '', hardnessReader());
   const now = asked(address, 'now', '', plain(0, 14));
   const amount = asked(address, 'much', '', readAmount);
   const strength = asked(address, 'strength', '', plain(0, 100));
   const target = asked(address, 'to', '', plain(0, 14));
   const put = asked(address, 'put', '', readAmount);
   const then = asked(address, 'then', '', plain(0, 14));
-  const water = alkalinityOf(alkalinity.value, hardness.value);
+  const tap = home.water;
+  const typedWater = alkalinity.value ?? hardness.value;
+  // What is typed here goes before what is written down of the tap.
+  const water = typedWater === null && tap ? alkalinityOf(tap.alkalinityMgL, tap.hardnessMgL) : alkalinityOf(alkalinity.value, hardness.value);
   const volumeMl = bandOf(volume.value);
   const question = JSON.stringify(
     volumeMl && substance
@@ -92,7 +92,15 @@ export function PhTool({ address, book }: { address: Address; book: Book }) {
     <>
       <div className="fields">
         <Ask {...volume.field} label="In the bath" hint="such as 4 L" />
-        <Ask {...alkalinity.field} label="The water’s alkalinity" hint="10 °dH, 18 °fH, 180 mg/L; on a test it is KH" />
+        <Ask
+          {...alkalinity.field}
+          label="The water’s alkalinity"
+          hint={
+            typedWater === null && tap?.alkalinityMgL != null
+              ? `as at home: ${hardnessText(tap.alkalinityMgL)}`
+              : '10 °dH, 18 °fH, 180 mg/L; on a test it is KH'
+          }
+        />
         <Ask {...hardness.field} label="or its hardness" hint={alkalinity.value === null ? 'a rougher guide' : 'not needed'} />
         <Ask {...now.field} label="A strip says now" hint="pH, where somebody read it" />
         <Choose address={address} name="in" label="What goes in" otherwise="vinegar" options={stuffs.map(({ id, name }) => ({ value: id, label: name }))} />
@@ -139,7 +147,7 @@ export function PhTool({ address, book }: { address: Address; book: Book }) {
       {water.from === 'alkalinity' || now.value !== null ? null : (
         <p className="quiet">
           {water.from === 'hardness' ? 'Guessed from the hardness.' : 'Nobody knows the water: any tap is meant.'} Most of the range comes from its alkalinity.
-          It stands in the waterworks’ report; a drop test for KH reads it at home.
+          It stands in the waterworks’ report; a drop test for KH reads it at home. Written down once at Shelf → Home, it counts here and at the stove.
         </p>
       )}
       {told ? (

@@ -8,6 +8,7 @@ import { METRIC, type Measures } from '@/core/measure/measures';
 import { put } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';
+import { hardnessReader, hardnessText } from '../form/hardnessReader';
 import { TypedItem } from '../form/TypedItem';
 import { clockReader, massReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
@@ -23,7 +24,9 @@ interface ScaleRow {
   readonly most: string;
 }
 /** The home with its typed figures as texts; what a part does not show travels along unchanged. */
-interface Values extends Omit<Home, 'scales' | 'circuitW' | 'altitudeM'> {
+interface Values extends Omit<Home, 'scales' | 'circuitW' | 'altitudeM' | 'water'> {
+  readonly alkalinityText: string;
+  readonly hardnessText: string;
   readonly scaleRows: readonly ScaleRow[];
   readonly circuitW: number | null;
   readonly altitudeM: number | null;
@@ -32,19 +35,25 @@ interface Values extends Omit<Home, 'scales' | 'circuitW' | 'altitudeM'> {
 /** One part of the home, edited in its place. */
 export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Home; onClose: () => void }) {
   const { measures, mass } = usePrint();
-  const { scales, ...rest } = home;
+  const { scales, water, ...rest } = home;
   const first: Values = {
     ...rest,
     measures: home.measures ?? METRIC,
+    alkalinityText: water?.alkalinityMgL == null ? '' : hardnessText(water.alkalinityMgL),
+    hardnessText: water?.hardnessMgL == null ? '' : hardnessText(water.hardnessMgL),
     scaleRows: scales.map((scale) => ({ id: scale.id, name: scale.name, readsTo: mass(scale.readsToG), most: scale.mostG === null ? '' : mass(scale.mostG) })),
   };
-  const body = ({ scaleRows, diary, ...values }: Values) => ({
+  const body = ({ scaleRows, diary, alkalinityText, hardnessText: hardText, ...values }: Values) => ({
     ...values,
     diary: {
       ...diary,
       wakeAt: typedValue(clockReader, diary.wakeAt) ?? diary.wakeAt,
       sleepAt: typedValue(clockReader, diary.sleepAt) ?? diary.sleepAt,
       away: diary.away.map((away) => ({ ...away, from: typedValue(clockReader, away.from) ?? away.from, to: typedValue(clockReader, away.to) ?? away.to })),
+    },
+    water: {
+      alkalinityMgL: alkalinityText === first.alkalinityText ? (water?.alkalinityMgL ?? null) : typedValue(hardnessReader(), alkalinityText),
+      hardnessMgL: hardText === first.hardnessText ? (water?.hardnessMgL ?? null) : typedValue(hardnessReader(), hardText),
     },
     scales: scaleRows.map((row) => {
       const had = scales.find((scale) => scale.id === row.id);
@@ -62,7 +71,7 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
       first={first}
       body={body}
       schema={homeEdit}
-      places={{ scales: 'scaleRows' }}
+      places={{ scales: 'scaleRows', 'water.alkalinityMgL': 'alkalinityText', 'water.hardnessMgL': 'hardnessText' }}
       send={(sent) => put('/home', sent)}
       onDone={onClose}
       onClose={onClose}
@@ -185,6 +194,24 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
       <Form.Item name={['diary', 'zone']} label="Time zone">
         <Select showSearch options={Intl.supportedValuesOf('timeZone').map((value) => ({ value, label: value }))} />
       </Form.Item>
+    </div>
+  ),
+  water: (
+    <div className="fields">
+      <TypedItem
+        name="alkalinityText"
+        label="Alkalinity"
+        read={hardnessReader}
+        placeholder="nobody asked"
+        hint="10 °dH, 18 °fH, 180 mg/L, 3.6 mmol/L; on a drop test: KH"
+      />
+      <TypedItem
+        name="hardnessText"
+        label="Hardness"
+        read={hardnessReader}
+        placeholder="nobody asked"
+        hint="a rougher guide, where the alkalinity is not known"
+      />
     </div>
   ),
   care: (

@@ -27,5 +27,8 @@ test('the home reads as sentences', () => {
     'It lies 1500 m up, where water boils near 95 °C. Its clocks are those of Europe/Berlin.',
   );
   expect(homeSentence('scales', { ...home, scales: [] }, print)).toContain('No scale');
+  expect(homeSentence('water', { ...home, water: { alkalinityMgL: 178.48, hardnessMgL: null } }, print)).toContain('178 mg/L');
+  expect(homeSentence('water', { ...home, water: { alkalinityMgL: null, hardnessMgL: { least: 180, most: 250 } } }, print)).toContain('180–250 mg/L');
+  expect(homeSentence('water', home, print)).toContain('Nobody asked');
   for (const part of HOME_PARTS) expect(homeSentence(part, home, print)).toMatch(/\.$/);
 });

@@ -3,6 +3,7 @@ import type { Home } from '@/core/kitchen/home';
 import type { Measures } from '@/core/measure/measures';
 import type { Printer } from '@/core/measure/printer';
 import { unreachable } from '@/core/result';
+import { hardnessText } from '../form/hardnessReader';
 
 export const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'] as const;
 
@@ -19,7 +20,7 @@ export function daysText(weekdays: readonly number[]): string {
 }
 
 /** The parts of the home that are read as sentences and changed one at a time. */
-export const HOME_PARTS = ['diary', 'heat', 'scales', 'probes', 'place', 'care', 'measures'] as const;
+export const HOME_PARTS = ['diary', 'heat', 'scales', 'probes', 'place', 'water', 'care', 'measures'] as const;
 export type HomePart = (typeof HOME_PARTS)[number];
 export const PART_TITLE: Readonly<Record<HomePart, string>> = {
   diary: 'Awake and away',
@@ -27,6 +28,7 @@ export const PART_TITLE: Readonly<Record<HomePart, string>> = {
   scales: 'Scales',
   probes: 'Probes',
   place: 'Where it stands',
+  water: 'The water',
   care: 'Care',
   measures: 'As you measure',
 };
@@ -62,6 +64,8 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
         : `${list(probes.map((probe) => probe.name))} tell temperatures by themselves.`;
     case 'place':
       return `It lies ${home.altitudeM} m up, where water boils near ${print.temperature(Math.round(boilingC(home.altitudeM) * 2) / 2)}. Its clocks are those of ${diary.zone}.`;
+    case 'water':
+      return waterSentence(home.water);
     case 'care':
       return `${home.childrenOrPets ? 'Children or pets live here.' : 'No children or pets live here.'} ${
         home.emergencyNumber ? `In an emergency you call ${home.emergencyNumber}.` : 'No emergency number is written down.'
@@ -71,6 +75,13 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
     default:
       return unreachable(part);
   }
+}
+
+function waterSentence(water: Home['water']): string {
+  const [alkalinity, hardness] = [water?.alkalinityMgL ?? null, water?.hardnessMgL ?? null];
+  if (alkalinity !== null) return `The tap’s alkalinity is ${hardnessText(alkalinity)}: so much acid it takes before it turns sour.`;
+  if (hardness !== null) return `The tap’s hardness is ${hardnessText(hardness)}; its alkalinity is guessed from that.`;
+  return 'Nobody asked what the tap holds. Its alkalinity (on a drop test: KH) decides how much acid a bath takes.';
 }
 
 function measuresSentence({ mass, volume, kitchen, temperature, clock, weekStart, dateOrder }: Measures): string {
