@@ -33,15 +33,18 @@ export function phStanding(aim: PhAim, ph: number): PhStanding {
   return tooLow === isAcid ? 'overshot' : 'notYet';
 }
 
-/** What a reading means for what is done next. */
-export function phSaid(aim: PhAim, ph: number): string {
+/** Where no sum can tell how much (trade handbook, common practice, no source). */
+export const A_LITTLE_MORE = 'an eighth of a teaspoon (0.6 mL) more, stir, measure';
+
+/** What a reading means for what is done next. @param more what is to go in, where it is not there yet */
+export function phSaid(aim: PhAim, ph: number, more = A_LITTLE_MORE): string {
   const read = `pH ${printNumber(ph)}`;
   const standing = phStanding(aim, ph);
   switch (standing) {
     case 'within':
       return `${read} is where it shall be, ${phAimText(aim)}`;
     case 'notYet':
-      return `${read}, not yet ${phAimText(aim)}: an eighth of a teaspoon (0.6 mL) more, stir, measure`;
+      return `${read}, not yet ${phAimText(aim)}: ${more}`;
     case 'overshot':
       return `${read}, overshot ${phAimText(aim)}: dilute it, or begin again with less`;
     default:

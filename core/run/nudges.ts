@@ -200,7 +200,7 @@ function phCall(step: PlanStep, state: StepState, enteredMs: number, nowMs: numb
   if (!last) return [say(enteredMs, `Measure the pH: aim ${phAimText(phAim)}`)];
   const changedMs = Math.max(0, ...state.additions.map((entry) => entry.atMs));
   if (changedMs > last.atMs) return [say(changedMs, `Measure the pH again: aim ${phAimText(phAim)}`)];
-  return phStanding(phAim, last.value) === 'within' ? [] : [say(last.atMs, phSaid(phAim, last.value))];
+  return phStanding(phAim, last.value) === 'within' ? [] : [say(last.atMs, phSaid(phAim, last.value, 'a little more, stir, measure'))];
 }
 
 /** A range is called at its least, too: a look there answers the call, and it goes on to its most. */

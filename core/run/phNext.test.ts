@@ -72,7 +72,7 @@ describe('the pH before it is poured, by what the strips said', () => {
   });
 
   test('beside a strip: how much more; nothing where it is there, or past it', () => {
-    expect(doseSaid(plan, sour, state([]), 7, 5)).toMatch(/^By the sum about \d+ mL more white vinegar \(.*\): half of it, stir, measure\.$/);
+    expect(doseSaid(plan, sour, state([]), 7, 5)).toMatch(/^by the sum about \d+ mL more white vinegar \(.*\): half of it, stir, measure$/);
     expect(doseSaid(plan, sour, state([]), 4.5, 5)).toBe('');
     expect(doseSaid(plan, sour, state([]), 3, 5)).toBe('');
   });

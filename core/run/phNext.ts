@@ -121,5 +121,5 @@ export function doseSaid(plan: Of, step: At, state: StepState | undefined, ph: n
   if (!dose || dose.all.likely <= 0) return '';
   const { low, likely, high } = dose.all;
   const print = (value: number): string => printAmount(value, dose.unit);
-  return `By the sum about ${print(likely)} more ${own.name}${low === high ? '' : ` (${print(low)} to ${print(high)})`}: half of it, stir, measure.`;
+  return `by the sum about ${print(likely)} more ${own.name}${low === high ? '' : ` (${print(low)} to ${print(high)})`}: half of it, stir, measure`;
 }

@@ -25,19 +25,17 @@ const asked = { factors: [MORDANTS, IRON], design: 'full', repeats: 1, lotId: 'a
 const preview = (more: Partial<Parameters<typeof trialPreview>[0]> = {}) =>
   trialPreview({ ...asked, ...more }, way, [wool('a', 200)], (id) => LIBRARY.find(id));
 
+const inThisKitchen = (planned: ReturnType<typeof preview>) => {
+  const lots = planned?.lots ?? [];
+  const ids = lots.map(({ id }) => id);
+  return planHere(draft(ids, { chain: planned?.chain ?? [] }), { ...kitchen, lots }, SATURDAY_9);
+};
+
 test('what is not cut yet can be planned: every piece a lot of its own weight, in one session', () => {
   const planned = preview();
   expect(planned?.lots).toHaveLength(6);
   expect(planned?.lots.every(({ dryWeightG }) => dryWeightG.state === 'estimated' && dryWeightG.value === 5)).toBe(true);
-  const lots = planned?.lots ?? [];
-  const { plan, problems } = planHere(
-    draft(
-      lots.map(({ id }) => id),
-      { chain: planned?.chain ?? [] },
-    ),
-    { ...kitchen, lots },
-    SATURDAY_9,
-  );
+  const { plan, problems } = inThisKitchen(planned);
   expect(problems).toEqual([]);
   // 16 % of 10 g: a third of the pieces stand in it.
   const alum = plan?.steps.flatMap((step) => step.additions.filter(({ substance }) => substance === 'alum').map(amountOf));
@@ -54,15 +52,7 @@ test('no lot, no weight, or more pieces than a session takes: nothing is claimed
 
 test('several baths: each piece rests in the bath that it was dyed in, and the whole can be planned', () => {
   const planned = preview({ factors: [STRENGTHS, MORDANTS] });
-  const lots = planned?.lots ?? [];
-  const { plan, problems } = planHere(
-    draft(
-      lots.map(({ id }) => id),
-      { chain: planned?.chain ?? [] },
-    ),
-    { ...kitchen, lots },
-    SATURDAY_9,
-  );
+  const { plan, problems } = inThisKitchen(planned);
   expect(problems).toEqual([]);
   const [dyed, rested] = (['dye', 'rest'] as const).map((kind) =>
     plan?.steps.filter((step) => step.kind === kind).map(({ lotIds, bathId }) => [bathId, lotIds]),

@@ -53,7 +53,7 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   // Before anything goes in; then the blossom and a little vinegar, and again.
   await expect(call).toContainText('Measure the pH: aim 4 to 5');
   // The sum says how much, before anything is poured; and where half a teaspoon would take it, while it is typed.
-  await read('6.2', 'By the sum about');
+  await read('6.2', 'not yet 4 to 5: by the sum about');
   await expect(call).toContainText('Add 100 g ocotillo');
   await call.getByRole('button', { name: 'Done' }).click();
   await answered();
