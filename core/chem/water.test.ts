@@ -8,6 +8,8 @@ describe('hardness as people have it, in mg/L of calcium carbonate', () => {
     ['180 mg/L', 180],
     ['10 °dH', 178.48],
     ['10 dH', 178.48],
+    ['10 °dKH', 178.48],
+    ['10 KH', 178.48],
     ['18 °fH', 180],
     ['10 °e', 142.54],
     ['10 °Clark', 142.54],

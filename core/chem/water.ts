@@ -12,7 +12,7 @@ const MG_PER_MEQ = 50.043;
 /** mg/L CaCO3 in one of each. German, French and English degrees; US grains a gallon: definitions. */
 const HARDNESS_UNITS: readonly (readonly [RegExp, number])[] = [
   [/^(mg\/l|ppm)?( caco3)?$/i, 1],
-  [/^°? ?d(h|gh)?$/i, 17.848],
+  [/^°? ?(d(h|gh|kh)?|kh)$/i, 17.848],
   [/^°? ?f(h)?$/i, 10],
   [/^(°? ?e|°? ?clark)$/i, 14.254],
   [/^mmol\/l$/i, 100.086],
