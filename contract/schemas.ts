@@ -194,6 +194,8 @@ const extras = z.record(
     .refine((some) => new Set(some.map((one) => one.id)).size === some.length, 'Each once.'),
 );
 const plantAmounts = z.record(stepKey, plantAmount);
+const overrules = z.record(stepKey, plainAmount);
+const lids = z.record(stepKey, z.enum(LIDS));
 export const draftInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
@@ -203,17 +205,17 @@ export const draftInput = z.strictObject({
     .refine((ids) => new Set(ids).size === ids.length, 'Each lot once.'),
   chain,
   vessels: z.record(stepKey, id),
-  overrules: z.record(stepKey, plainAmount),
+  overrules,
   extras: extras.optional(),
   plantAmounts: plantAmounts.optional(),
   doseOf: z.enum(DOSE_OF).nullable().optional(),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
-  lids: z.record(stepKey, z.enum(LIDS)).optional(),
+  lids: lids.optional(),
   labels: z.record(line(64), line(24)).optional(),
   answers: z.record(id, z.enum(MORDANT_ANSWERS)).optional(),
   against: z
-    .strictObject({ runId: id, name: line(120), chain, plantAmounts, extras, fibre: noteText })
+    .strictObject({ runId: id, name: line(120), chain, overrules, plantAmounts, extras, lids, fibre: noteText })
     .nullable()
     .optional(),
 });

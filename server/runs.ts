@@ -189,8 +189,8 @@ export async function again(app: App, runId: string, input: z.infer<typeof again
   const { state, clocks } = nowOf(view, app.nowMs());
   const draft = draftAgain(view.plan, state, clocks, input);
   if (!input.oneChanged) return draft;
-  const { chain, plantAmounts = {}, extras = {} } = draft;
-  return { ...draft, against: { runId, name: view.plan.name, chain, plantAmounts, extras, fibre: fibreText(view.plan.lots) } };
+  const { chain, overrules, plantAmounts = {}, extras = {}, lids = {} } = draft;
+  return { ...draft, against: { runId, name: view.plan.name, chain, overrules, plantAmounts, extras, lids, fibre: fibreText(view.plan.lots) } };
 }
 
 /** Puts the steps still to come on the clock again from now; what has happened stays. A new plan version with a reason. */

@@ -1,12 +1,11 @@
+import { AT_25C } from '../chem/constants';
 import { type Ions, ionsOf, molOf, movesPh, usualStrength } from '../chem/freed';
 import { phOfSolution, type Solution } from '../chem/ph';
+import { ANY_TAP, waterOf } from '../chem/water';
 import type { Content } from '../safety/facts';
 
-/**
- * Tap water where nobody measured it: 100 mg/L alkalinity as calcium carbonate at pH 8.0 (check values D4). Middling; our
- * estimate.
- */
-const TAP: Solution = { weak: { carbonic: 0.002028 }, monovalent: 0, divalent: 0.000999 };
+/** Tap water where nobody measured it, as the sums before pouring take it (check values D4). */
+const TAP: Solution = waterOf(ANY_TAP.likely, AT_25C);
 /** pH where the amount is unknown: as strong as such a bath usually gets (trade handbook section 11, uncertain; acids D2). */
 const AT_WORST: Readonly<Record<string, number>> = {
   bakingSoda: 8.3,

@@ -1,6 +1,6 @@
-import { type Band, exactly } from './band';
+import type { Band } from './band';
 import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast, phCurve } from './forecast';
-import { isLiquid, usualStrength } from './freed';
+import { isLiquid, strengthBand } from './freed';
 
 /** What somebody at the pot wants to know of a pH. */
 export interface PhQuestion {
@@ -34,11 +34,7 @@ const USUAL_PER_L = { liquid: 25, powder: 2.5 };
 
 /** Everything at once. From where the last strip stands, with what it taught of the bath. */
 export function askPh({ substance, strengthPct, volumeMl, alkalinityMgL, nowPh, amount, targetPh, put, thenPh }: PhQuestion): PhAnswer {
-  const usual = usualStrength(substance);
-  const what = {
-    substance,
-    strengthPct: strengthPct !== null ? exactly(strengthPct) : usual ? { low: usual.low, likely: usual.usual, high: usual.high } : exactly(0),
-  };
+  const what = { substance, strengthPct: strengthBand(substance, strengthPct) };
   const first: BathNow = { volumeMl, alkalinityMgL, tempC: 25, measuredPh: nowPh, buffer: [] };
   const learnt: Learnt | null =
     put && nowPh !== null && thenPh !== null

@@ -1,3 +1,4 @@
+import { type Band, exactly } from './band';
 import type { WeakAcidId } from './constants';
 import { molarMass } from './molarMass';
 
@@ -39,6 +40,13 @@ export const isLiquid = (substance: string): boolean => SOLUTES[substance]?.liqu
 export const movesPh = (substance: string): boolean => SOLUTES[substance] !== undefined;
 export const isMetal = (substance: string): boolean => METALS.has(substance);
 export const usualStrength = (substance: string): Solute['liquidPct'] | null => SOLUTES[substance]?.liquidPct ?? null;
+
+/** g in 100 mL: as the label says, else as it is mostly sold; nothing of a powder. @param toldPct null: no label was read */
+export function strengthBand(substance: string, toldPct: number | null): Band {
+  if (toldPct !== null) return exactly(toldPct);
+  const usual = usualStrength(substance);
+  return usual ? { low: usual.low, likely: usual.usual, high: usual.high } : exactly(0);
+}
 
 /**
  * Mol of the acting substance, as much as dissolves.

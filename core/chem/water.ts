@@ -32,7 +32,7 @@ export function parseHardness(text: string): Result<Known, string> {
 }
 
 /** Tap waters, mg/L CaCO3, where nobody asked: very soft to very hard, middling (our estimate). */
-const ANY_TAP: Band = { low: 20, likely: 100, high: 300 };
+export const ANY_TAP: Band = { low: 20, likely: 100, high: 300 };
 /** Of all hardness so much is alkalinity, in most tap waters (our estimate); softened water keeps its alkalinity. */
 const OF_HARDNESS: Band = { low: 0.4, likely: 0.8, high: 1 };
 

@@ -8,10 +8,10 @@ const wool = { composition: [{ fibre: 'wool', pct: 100 }], finishes: [] } as Par
 const silk = { composition: [{ fibre: 'silk', pct: 100 }], finishes: [] } as typeof wool;
 const item = (id: string, methodId: string, more: Partial<ChainItem> = {}): ChainItem => ({ id, methodId, params: {}, dyestuffId: null, ...more });
 const chain = [item('c1', 'scour-protein'), item('c2', 'alum-10'), item('c3', 'dyebath', { dyestuffId: 'weld' })];
-const against: Against = { runId: 'r', name: 'Weld in May', chain, plantAmounts: {}, extras: {}, fibre: fibreText([wool]) };
+const against: Against = { runId: 'r', name: 'Weld in May', chain, overrules: {}, plantAmounts: {}, extras: {}, lids: {}, fibre: fibreText([wool]) };
 const book = methodBook([]);
 const changes = (draft: Partial<Parameters<typeof changesAgainst>[0]>, lots = [wool]) =>
-  changesAgainst({ chain, ...draft }, against, lots, book, STARTER).map(({ says }) => says);
+  changesAgainst({ chain, overrules: {}, ...draft }, against, lots, book, STARTER).map(({ says }) => says);
 const alum = book.find('alum-10');
 const pct = alum?.params[0];
 
@@ -35,6 +35,13 @@ test('another dyestuff, another fibre, a step more, less, or elsewhere: each is 
   expect(changes({ chain: [...chain, item('c4', 'iron-after')] })).toEqual([expect.stringMatching(/: added$/)]);
   expect(changes({ chain: chain.slice(0, 2) })).toEqual([expect.stringMatching(/: left out$/)]);
   expect(changes({ chain: [chain[1], chain[0], chain[2]] as ChainItem[] })).toEqual(['The order of the steps']);
+});
+
+test('what is set by hand counts as well: an amount, a lid, whom a step is for', () => {
+  expect(changes({ overrules: { 'c2-mordant/alum': 12 } })).toEqual(['An amount set by hand']);
+  expect(changes({ overrules: { a: 1, b: 2 } })).toHaveLength(2);
+  expect(changes({ lids: { 'c3-dye': 'sealed' } })).toEqual(['How a pot is covered']);
+  expect(changes({ chain: chain.with(1, item('c2', 'alum-10', { lotIds: ['a'] })) })).toEqual([expect.stringContaining('for other lots')]);
 });
 
 test('the guard counts', () => {

@@ -22,7 +22,7 @@ export const fibreText = (lots: readonly Pick<Lot, 'composition' | 'finishes'>[]
 
 /** Everything in which a draft differs from what it repeats. @param lots those of the draft */
 export function changesAgainst(
-  draft: Pick<Draft, 'chain' | 'plantAmounts' | 'extras'>,
+  draft: Pick<Draft, 'chain' | 'overrules' | 'plantAmounts' | 'extras' | 'lids'>,
   against: Against,
   lots: Parameters<typeof fibreText>[0],
   methods: MethodBook,
@@ -45,6 +45,9 @@ export function changesAgainst(
     chain.map(({ id }) => id).join(' '),
   );
   if (order !== orderBefore) changes.push({ at: 'order', says: 'The order of the steps' });
+  for (const key of new Set([...Object.keys(draft.overrules), ...Object.keys(against.overrules)]))
+    if (!same(draft.overrules[key], against.overrules[key])) changes.push({ at: key, says: 'An amount set by hand' });
+  if (!same(draft.lids ?? {}, against.lids)) changes.push({ at: 'lids', says: 'How a pot is covered' });
   if (!same(draft.plantAmounts ?? {}, against.plantAmounts)) changes.push({ at: 'plantAmounts', says: 'How much of a plant' });
   if (!same(draft.extras ?? {}, against.extras)) changes.push({ at: 'extras', says: 'What goes in beside the method' });
   return changes;
@@ -61,6 +64,7 @@ function changesOfItem(item: ChainItem, before: ChainItem, methods: MethodBook, 
   if (!same(item.morePlants ?? [], before.morePlants ?? [])) says.push('other plants in it');
   if (!same(item.plantDetails ?? {}, before.plantDetails ?? {})) says.push('form, source or season of a plant');
   if ((item.liquorId ?? null) !== (before.liquorId ?? null)) says.push('another bath');
+  if (!same(item.lotIds ?? null, before.lotIds ?? null)) says.push('for other lots');
   if (!same(item.part ?? null, before.part ?? null)) says.push('another part of the lot');
   if (!same(item.bathFrom ?? null, before.bathFrom ?? null)) says.push('works in another bath');
   return says.map((one) => ({ at: item.id, says: `${name}: ${one}` }));

@@ -42,8 +42,10 @@ export interface Against {
   readonly name: string;
   /** As it stood when nothing was changed yet. */
   readonly chain: readonly ChainItem[];
+  readonly overrules: Draft['overrules'];
   readonly plantAmounts: NonNullable<Draft['plantAmounts']>;
   readonly extras: NonNullable<Draft['extras']>;
+  readonly lids: NonNullable<Draft['lids']>;
   /** What the fibre was, in words. */
   readonly fibre: string;
 }

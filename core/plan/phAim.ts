@@ -34,7 +34,7 @@ export function phStanding(aim: PhAim, ph: number): PhStanding {
 }
 
 /** Where no sum can tell how much (trade handbook, common practice, no source). */
-export const A_LITTLE_MORE = 'an eighth of a teaspoon (0.6 mL) more, stir, measure';
+const A_LITTLE_MORE = 'an eighth of a teaspoon (0.6 mL) more, stir, measure';
 
 /** What a reading means for what is done next. @param more what is to go in, where it is not there yet */
 export function phSaid(aim: PhAim, ph: number, more = A_LITTLE_MORE): string {

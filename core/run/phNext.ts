@@ -1,11 +1,10 @@
 import { type Band, bandOf, exactly } from '../chem/band';
 import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
-import { isLiquid, movesPh, usualStrength } from '../chem/freed';
+import { isLiquid, movesPh, strengthBand } from '../chem/freed';
 import { alkalinityOf } from '../chem/water';
 import { type Figure, knownOf, oneOf } from '../figure';
 import { type AmountUnit, printAmount } from '../measure/print';
-import type { PhAim } from '../plan/phAim';
-import { phAimText, phStanding } from '../plan/phAim';
+import { type PhAim, phAimText, phStanding } from '../plan/phAim';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import type { Finding } from '../safety/finding';
 import { labelForm } from '../shelf/forms';
@@ -22,12 +21,8 @@ type Of = Pick<Plan, 'labels' | 'draft' | 'home'>;
 type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'>;
 
 /** Of a substance: g per 100 mL, by its label where the plan knows it. */
-function strengthOf(substance: string, { labels, draft }: Of): Band {
-  const told = labelForm(substance, { ...labels, ...draft.labels }[substance])?.strengthPct ?? null;
-  const usual = usualStrength(substance);
-  if (told !== null) return { low: told, likely: told, high: told };
-  return usual ? { low: usual.low, likely: usual.usual, high: usual.high } : { low: 0, likely: 0, high: 0 };
-}
+const strengthOf = (substance: string, { labels, draft }: Of): Band =>
+  strengthBand(substance, labelForm(substance, { ...labels, ...draft.labels }[substance])?.strengthPct ?? null);
 
 /** An amount in the unit that the sum wants: mL of a liquid, g of a powder; null where it is not known, or said in another. */
 function amountBand({ substance, amount, unit }: Pouring): Band | null {

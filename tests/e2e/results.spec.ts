@@ -22,6 +22,18 @@ const choose = async (page: Page, button: ReturnType<Page['getByRole']>, files: 
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), button.click()]);
   await chooser.setFiles(files);
 };
+/** As somebody drops a file from elsewhere on the page. */
+async function drop(page: Page, name: string, type: string, bytes: Buffer): Promise<void> {
+  const dataTransfer = await page.evaluateHandle(
+    ([file, kind, content]) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([Uint8Array.from(content)], file, { type: kind }));
+      return transfer;
+    },
+    [name, type, [...bytes]] as const,
+  );
+  await page.dispatchEvent('body', 'drop', { dataTransfer });
+}
 /** A lot of the test's own: what others do to the demo's is none of its business. */
 async function ownLot(page: Page, id: string, name: string): Promise<string> {
   expect((await page.request.post('/api/v1/lots', { data: lotBody(id, name, 50) })).status()).toBe(200);
@@ -293,15 +305,7 @@ test('on the wall: only with what is written down, nearest to a colour off a pic
   await expect(page.getByRole('article').first()).toContainText(/ΔE \d+\.\d/);
 
   // The label lies in the picture: it answers by itself.
-  const data = await page.evaluateHandle(
-    (bytes) => {
-      const transfer = new DataTransfer();
-      transfer.items.add(new File([Uint8Array.from(bytes)], 'shot.png', { type: 'image/png' }));
-      return transfer;
-    },
-    [...label],
-  );
-  await page.dispatchEvent('body', 'drop', { dataTransfer: data });
+  await drop(page, 'shot.png', 'image/png', label);
   const which = page.getByRole('dialog', { name: 'Which lot does it show?' });
   await expect(which.getByRole('status')).toHaveText('The code says Coded skein.');
   await which.getByRole('button', { name: 'It shows that one' }).click();
@@ -309,16 +313,7 @@ test('on the wall: only with what is written down, nearest to a colour off a pic
   await expect.poll(async () => (await looksOf(page, 'coded')).map(({ pictures }) => pictures.length)).toEqual([1]);
 
   // No code in it: the lot is chosen by name, and nothing is kept before.
-  const { buffer } = await drawn('#a87c3a');
-  const plain = await page.evaluateHandle(
-    (bytes) => {
-      const transfer = new DataTransfer();
-      transfer.items.add(new File([Uint8Array.from(bytes)], 'plain.jpg', { type: 'image/jpeg' }));
-      return transfer;
-    },
-    [...buffer],
-  );
-  await page.dispatchEvent('body', 'drop', { dataTransfer: plain });
+  await drop(page, 'plain.jpg', 'image/jpeg', (await drawn('#a87c3a')).buffer);
   await expect(which.getByRole('button', { name: 'It shows that one' })).toBeDisabled();
   await which.getByLabel('The lot that it shows').click();
   await pick(page, 'coded', /^Coded skein/);

@@ -196,7 +196,7 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                 <p aria-live="polite">
                   {Number.isNaN(readPh(fact))
                     ? `Aim: ${phAimText(step.phAim)}`
-                    : print.says(phSaid(step.phAim, readPh(fact), doseSaid(plan, step, state.steps[step.id], readPh(fact), nowMs()) || undefined))}
+                    : print.says(phSaid(step.phAim, readPh(fact), doseSaid(plan, step, state.steps[step.id], readPh(fact), whenOf(values)) || undefined))}
                 </p>
               ) : null}
               {ask === 'addition' ? (

@@ -5,7 +5,7 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SwatchView } from '@/contract/views';
 import type { Lab } from '@/core/colour/lab';
 import { countText } from '@/core/measure/print';
-import { type FactorIndex, type FactorPick, havingAll } from '@/core/swatch/filter';
+import { type FactorPick, havingAll } from '@/core/swatch/filter';
 import { stepOfResult } from '@/core/swatch/swatch';
 import { found, inOrder, nearest, WALL_ORDERS, type WallOrder } from '@/core/swatch/wall';
 import { useLoaded } from '../api/useLoaded';
@@ -22,6 +22,7 @@ import { Rows } from '../shell/Rows';
 import { SaveAs } from '../shell/SaveAs';
 import { FIRST_RESULTS, FIRST_SWATCHES } from './firstSwatches';
 import { SwatchTile, TILE_PX } from './SwatchTile';
+import { useFactors } from './useFactors';
 
 const CompareSwatches = later(() => import('./CompareSwatches').then((module) => module.CompareSwatches));
 const OffPicture = later(() => import('../look/OffPicture').then((module) => module.OffPicture));
@@ -34,7 +35,7 @@ const GAP_PX = 12;
 /** Until the page knows its width, the browser itself fills the lines with as many tiles, in one row of the list. */
 const TILES_UNMEASURED = 48;
 
-const NO_FILTER = { picks: [], index: [] };
+const NO_PICKS: readonly FactorPick[] = [];
 
 /** As a person types it; a hex would be off by what a screen cannot show. */
 const labText = ({ l, a, b }: Lab): string => [l, a, b].map((axis) => axis.toFixed(2)).join(' ');
@@ -57,7 +58,9 @@ export function SwatchesPage() {
   const [comparing, setComparing] = useState(false);
   const [offPicture, setOffPicture] = useState(false);
   const [dropped, setDropped] = useState<readonly File[] | null>(null);
-  const [filter, setFilter] = useState<{ readonly picks: readonly FactorPick[]; readonly index: readonly FactorIndex[] }>(NO_FILTER);
+  const [picks, setPicks] = useState<readonly FactorPick[]>(NO_PICKS);
+  const [filtering, setFiltering] = useState(false);
+  const factors = useFactors(filtering);
   useDroppedPictures(setDropped);
   const words = useDeferredValue(typed);
   const target = typedValue(labReader(), useDeferredValue(near));
@@ -65,7 +68,7 @@ export function SwatchesPage() {
   const columns = useColumns(room);
   const all = loaded.state === 'ready' ? loaded.value : null;
   const rows = useMemo((): Row[] => {
-    const having = havingAll(filter.index, filter.picks);
+    const having = havingAll(factors.index, picks);
     const some = found(having ? (all ?? []).filter(({ id }) => having.has(id)) : (all ?? []), words);
     const tiles = target ? nearest(some, target) : inOrder(some, order).map((swatch) => ({ swatch, deltaE: null }));
     const each = columns ?? TILES_UNMEASURED;
@@ -73,7 +76,7 @@ export function SwatchesPage() {
       const own = tiles.slice(i * each, (i + 1) * each);
       return { key: own.map(({ swatch }) => swatch.id).join(' '), tiles: own };
     });
-  }, [all, words, order, target, columns, filter]);
+  }, [all, words, order, target, columns, factors.index, picks]);
   if (loaded.state === 'loading') return <LoadingPage title="Swatches" />;
   if (loaded.state === 'failed') return <FailedPage title="Swatches" why={loaded.why} retry={loaded.retry} />;
   const isWhole = whole.state === 'ready' || loaded.value.length < FIRST_RESULTS;
@@ -138,7 +141,7 @@ export function SwatchesPage() {
               onChange={(event) => setTyped(event.target.value)}
               style={{ width: 240 }}
             />
-            <WallFilter picks={filter.picks} onPicks={(picks, index) => setFilter({ picks, index })} />
+            <WallFilter {...factors} picks={picks} onPicks={setPicks} onWanted={() => setFiltering(true)} />
             <span style={{ width: 240 }}>
               <TypedInput aria-label="Nearest to a colour" read={labReader()} value={near} onChange={setNear} placeholder="nearest to #c9a23a" />
             </span>
@@ -157,7 +160,7 @@ export function SwatchesPage() {
             {count === 0 ? (
               <p className="quiet">
                 {target ? 'No result has a colour yet.' : 'Nothing is found.'}{' '}
-                <Button onClick={() => [setTyped(''), setNear(''), setFilter(NO_FILTER)]}>Show all</Button>
+                <Button onClick={() => [setTyped(''), setNear(''), setPicks(NO_PICKS)]}>Show all</Button>
               </p>
             ) : (
               <Rows

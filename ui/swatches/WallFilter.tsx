@@ -1,23 +1,18 @@
 'use client';
-import { useQuery } from '@tanstack/react-query';
 import { Cascader } from 'antd';
-import { useState } from 'react';
 import type { FactorIndex, FactorPick } from '@/core/swatch/filter';
-import { errorText, get } from '../api/http';
-
-const PATH = '/swatches/factors';
-const NOTHING: readonly FactorIndex[] = [];
 
 interface Props {
+  readonly index: readonly FactorIndex[];
+  /** Said where there is nothing to choose from. */
+  readonly says: string;
   readonly picks: readonly FactorPick[];
-  readonly onPicks: (picks: readonly FactorPick[], index: readonly FactorIndex[]) => void;
+  readonly onPicks: (picks: readonly FactorPick[]) => void;
+  readonly onWanted: () => void;
 }
 
-/** By everything that is written down of a result; asked for when somebody opens it, not before. */
-export function WallFilter({ picks, onPicks }: Props) {
-  const [wanted, setWanted] = useState(false);
-  const { data, error } = useQuery({ queryKey: [PATH], queryFn: () => get<FactorIndex[]>(PATH), enabled: wanted });
-  const index = data ?? NOTHING;
+/** By everything that is written down of a result. */
+export function WallFilter({ index, says: none, picks, onPicks, onWanted }: Props) {
   return (
     <Cascader
       aria-label="Only with"
@@ -27,15 +22,15 @@ export function WallFilter({ picks, onPicks }: Props) {
       maxTagCount="responsive"
       showCheckedStrategy={Cascader.SHOW_CHILD}
       showSearch
-      onOpenChange={(open) => open && setWanted(true)}
-      notFoundContent={error ? errorText(error) : data ? 'nothing so' : 'a moment …'}
+      onOpenChange={(open) => open && onWanted()}
+      notFoundContent={none}
       value={picks.map((pick) => [...pick])}
       options={index.map(({ what, values }) => ({
         value: what,
         label: what,
         children: values.map(({ says, ids }) => ({ value: says, label: `${says} (${ids.length})` })),
       }))}
-      onChange={(chosen) => onPicks(picksOf(chosen as string[][], index), index)}
+      onChange={(chosen) => onPicks(picksOf(chosen as string[][], index))}
       style={{ width: 240 }}
     />
   );
