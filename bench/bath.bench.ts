@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { type BathAct, balanceOf } from '@/core/bath/balance';
 import { exactly } from '@/core/chem/band';
 import { type BathNow, doseFor, forecast, phCurve } from '@/core/chem/forecast';
 import { equilibrium } from '@/core/chem/ph';
@@ -31,4 +32,18 @@ test('the pH of a bath before it is poured', async () => {
   const dose = await median(15, () => doseFor(bath, vinegar, 4.5));
   report('how much it takes, with its range, median', dose, 'ms of 50', 50, `${(dose / many).toFixed(1)} × fifty equilibria`);
   expect(doseFor({ ...bath, volumeMl: exactly(4000) }, vinegar, 4.5)).toMatchObject({ ok: true });
+});
+
+test('a kept bath with 500 acts', async () => {
+  const acts = Array.from({ length: 500 }, (_, i): BathAct => {
+    const at = { atMs: i, isEstimate: false };
+    if (i % 5 === 0) return { ...at, kind: 'from', what: 'draw', mL: 900, carries: [] };
+    if (i % 5 === 1) return { ...at, kind: 'put', substance: i % 2 ? 'alum' : 'chalk', amount: 5, unit: 'g', isMatter: false };
+    if (i % 5 === 2) return { ...at, kind: 'water', mL: 100, isTopUp: true };
+    return i % 5 === 3 ? { ...at, kind: 'boiled', mL: 50 } : { ...at, kind: 'out', way: 'drawn', what: 'portion', mL: 600 };
+  });
+  const bare = await median(41, () => acts.reduce((sum, act) => sum + ('mL' in act ? (act.mL ?? 0) : 0), 0));
+  const folded = await median(41, () => balanceOf(acts));
+  report('the balance of a bath with 500 acts, median', folded, 'ms of 5', 5, `${(folded / bare).toFixed(0)} × adding their volumes up`);
+  expect(balanceOf(acts).lines).toHaveLength(500);
 });

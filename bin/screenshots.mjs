@@ -20,6 +20,7 @@ const VIEWS = [
   ['lot', '/fibre/gotland', WIDE],
   ['trial', '/swatches/trials/weld-afters', WIDE],
   ['shelf', '/shelf', WIDE, (page) => page.getByRole('button', { name: 'weld', exact: true }).click()],
+  ['bath', '/shelf/baths/dock-pot', WIDE],
   ['home', '/shelf?tab=home', WIDE],
   ['methods', '/methods', WIDE],
   ['weigh-out', '/sessions/dock-jersey/weigh-out', WIDE, (page) => page.getByRole('button', { name: 'soda ash: ready' }).click()],
@@ -41,15 +42,6 @@ const VIEWS = [
   ],
   ...(home ? [['join-phone', `${home}/join`, { width: 390, height: 844 }]] : []),
   ['bench', '/bench?tool=ladder', WIDE],
-  [
-    'programs',
-    '/programs',
-    WIDE,
-    async (page) => {
-      await page.getByText('/lots/{lotId}/split').click();
-      await page.getByText('Sent, for instance').waitFor();
-    },
-  ],
 ];
 
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });

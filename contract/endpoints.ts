@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import * as baths from './baths';
 import * as doors from './doors';
 import * as fastness from './fastness';
 import * as looks from './looks';
 import * as methodFile from './methodFile';
+import { pots } from './pots';
 import * as out from './responses';
 import * as input from './schemas';
 import * as shelf from './shelf';
@@ -142,6 +144,12 @@ export const endpoints = {
     response: z.array(looks.swatch),
   },
   ownDyes: { method: 'GET', path: '/swatches/dyes', summary: 'What dyestuffs gave here: what plans expect of them', response: looks.ownDyes },
+  learntPots: {
+    method: 'GET',
+    path: '/pots/heat',
+    summary: 'What the curves of one’s own pots taught of their heat: what plans and forecasts reckon with',
+    response: pots,
+  },
   swatchFactors: {
     method: 'GET',
     path: '/swatches/factors',
@@ -270,6 +278,32 @@ export const endpoints = {
     response: out.liquor,
   },
   retireLiquor: { method: 'POST', path: '/liquors/{liquorId}/retire', summary: 'It is used up or poured away', body: shelf.retireInput, response: out.liquor },
+  listBaths: {
+    method: 'GET',
+    path: '/baths',
+    summary: 'Kept baths as they stand now: what is left, what is in it, and which sessions are planned with it',
+    response: z.array(baths.bathView),
+  },
+  getBath: {
+    method: 'GET',
+    path: '/baths/{liquorId}',
+    summary: 'One kept bath: its balance, uses, draws, what is left of its colour, and where it may be poured',
+    response: baths.bathPage,
+  },
+  addBathAct: {
+    method: 'POST',
+    path: '/liquors/{liquorId}/acts',
+    summary: 'What was done to a kept bath: poured in, drawn, put in, topped up, strained, measured, moved, used, poured away',
+    body: baths.keptActInput,
+    response: baths.keptAct,
+  },
+  withdrawBathAct: {
+    method: 'POST',
+    path: '/bath-acts/{actId}/withdraw',
+    summary: 'It was a slip: it stays written down, with the reason, and counts for nothing',
+    body: baths.keptActWithdraw,
+    response: baths.keptAct,
+  },
   previewPlan: { method: 'POST', path: '/plans/preview', summary: 'Work a draft out without keeping it', body: input.draftPreview, response: out.builtPlan },
   listSessions: { method: 'GET', path: '/sessions', summary: 'All sessions, newest first', response: z.array(out.sessionSummary) },
   createSession: { method: 'POST', path: '/sessions', summary: 'Keep a draft as plan 1 of a new session', body: input.newSession, response: out.plan },

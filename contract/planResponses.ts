@@ -53,7 +53,13 @@ const span = z.object({
 const phase = z
   .discriminatedUnion('kind', [
     z.object({ kind: z.literal('charge'), minutes: number, act: text }),
-    z.object({ kind: z.literal('raise'), toC: number.nullable(), maxRateCPerMin: number.nullable(), minutes: number }),
+    z.object({
+      kind: z.literal('raise'),
+      toC: number.nullable(),
+      maxRateCPerMin: number.nullable(),
+      minutes: number,
+      learnt: z.object({ n: z.int(), minMin: number, maxMin: number.nullable() }).optional(),
+    }),
     z.object({
       kind: z.literal('hold'),
       bandC: z.tuple([number, number]).nullable(),

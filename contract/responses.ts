@@ -28,7 +28,17 @@ export const treatment = treatmentInput
     part: text.nullable().optional(),
     lotId: text.optional(),
     how: z
-      .object({ methodId: text.optional(), preparation: text.optional(), draw: z.int().optional(), place: text.optional(), inMin: number.optional() })
+      .object({
+        methodId: text.optional(),
+        preparation: text.optional(),
+        draw: z.int().optional(),
+        place: text.optional(),
+        inMin: number.optional(),
+        heldMin: number.optional(),
+        hottestC: number.optional(),
+        ph: number.optional(),
+        bathMl: number.optional(),
+      })
       .optional(),
     from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),
   })

@@ -11,7 +11,7 @@ import { LIDS } from '@/core/method/method';
 import { DOSE_OF } from '@/core/plan/blend';
 import { MORDANT_ANSWERS } from '@/core/plan/draft';
 import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
-import { CALL_ACTS } from '@/core/run/events';
+import { CALL_ACTS, HIGHEST_KNOB } from '@/core/run/events';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { isZone } from '@/core/time/zone';
 import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, numberOrRange, plainAmount, revision } from './text';
@@ -139,6 +139,8 @@ export const homeInput = z.strictObject({
   measures: measures.optional(),
   /** mg/L of calcium carbonate, null: nobody asked. Left out: as it was. */
   water: z.strictObject({ alkalinityMgL: hardness.nullable(), hardnessMgL: hardness.nullable() }).optional(),
+  /** Minutes after which heat that nobody touched is asked about, null: never. Left out: as it was. */
+  attendMin: z.int().min(5, 'At least 5 min.').max(240, 'At most 240 min: heat is not left alone for longer.').nullable().optional(),
   heatSources: z
     .array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable(), kind: z.enum(HEAT_KINDS), outdoors: z.boolean() }))
     .max(12),
@@ -196,6 +198,8 @@ const extras = z.record(
 const plantAmounts = z.record(stepKey, plantAmount);
 const overrules = z.record(stepKey, plainAmount);
 const lids = z.record(stepKey, z.enum(LIDS));
+const labels = z.record(line(64), line(24));
+const doseOf = z.enum(DOSE_OF).nullable();
 export const draftInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
@@ -208,14 +212,25 @@ export const draftInput = z.strictObject({
   overrules,
   extras: extras.optional(),
   plantAmounts: plantAmounts.optional(),
-  doseOf: z.enum(DOSE_OF).nullable().optional(),
+  doseOf: doseOf.optional(),
   pins: z.record(stepKey, instantMs),
   reasons: z.record(stepKey, line(400)),
   lids: lids.optional(),
-  labels: z.record(line(64), line(24)).optional(),
+  labels: labels.optional(),
   answers: z.record(id, z.enum(MORDANT_ANSWERS)).optional(),
   against: z
-    .strictObject({ runId: id, name: line(120), chain, overrules, plantAmounts, extras, lids, fibre: noteText })
+    .strictObject({
+      runId: id,
+      name: line(120),
+      chain,
+      overrules,
+      plantAmounts,
+      extras,
+      lids,
+      labels: labels.optional(),
+      doseOf: doseOf.optional(),
+      fibre: noteText,
+    })
     .nullable()
     .optional(),
 });
@@ -248,6 +263,13 @@ export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('stirred'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('flipped'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('checked'), stepId, finding: noteText }),
+  z.strictObject({
+    ...eventBase,
+    type: z.literal('heatSet'),
+    stepId,
+    knob: z.number().min(0, 'A knob begins at 0.').max(HIGHEST_KNOB, `No knob goes higher than ${HIGHEST_KNOB}.`).nullable(),
+    hasLid: z.boolean().nullable(),
+  }),
   z.strictObject({ ...eventBase, type: z.literal('callHeard'), stepId, call: z.enum(CALL_ACTS) }),
   z.strictObject({ ...eventBase, type: z.literal('moved'), stepId, toVesselId: id }),
   z.strictObject({ ...eventBase, type: z.literal('lifted'), stepId }),

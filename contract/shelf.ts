@@ -1,9 +1,9 @@
 import { z } from 'zod';
+import { KEPT_IN } from '@/core/liquor/liquor';
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import { ASSISTANT_GROUPS } from '@/core/shelf/assistant';
 import { CHEMISTRIES, PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
-import { KEPT_IN } from '@/core/shelf/liquor';
 import { amount, figure, hex, id, instantMs, line, nameText, noteText, revision } from './text';
 
 /** Schemas of what stands on the shelf. */

@@ -15,8 +15,9 @@ import { addMethod } from '@/server/methods';
 import { recordReadings } from '@/server/probes';
 import { recordEvent, runView, startRun } from '@/server/runs';
 import { createSession, preview } from '@/server/sessions';
-import { addLiquor, addStock } from '@/server/shelf';
+import { addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
+import { shedBaths } from './baths';
 import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
 import { shedResults } from './results';
 import { shedTrials } from './trials';
@@ -44,7 +45,7 @@ export async function seedDemo(app: App): Promise<void> {
   await runningSession(at, nowMs);
   await plannedSession(at(nowMs - 2 * HOUR), nowMs, zone);
   await jarSession(at(nowMs - 2 * HOUR), nowMs, zone);
-  await keptLiquor(at(nowMs - 3 * DAY), nowMs);
+  await shedBaths(at, nowMs);
   await shedResults(at, nowMs);
   await shedTrials(at, nowMs);
 }
@@ -131,24 +132,6 @@ async function coneAndRibbon(app: App): Promise<void> {
   });
   await keptBare(app, 'skein-c');
   await addLot(app, { id: 'ribbon', ...RIBBON });
-}
-
-async function keptLiquor(app: App, nowMs: number): Promise<void> {
-  await addLiquor(app, {
-    id: 'weld-second',
-    name: 'Weld, after the skeins',
-    dyestuffId: 'weld',
-    volumeMl: { state: 'measured', value: 3600 },
-    ph: 6.5,
-    madeAtMs: nowMs - 3 * DAY,
-    keptIn: 'fridge',
-    place: 'shed, left door',
-    uses: 1,
-    spoilByMs: nowMs + 11 * DAY,
-    labelled: true,
-    note: '',
-    from: null,
-  });
 }
 
 /** Petals in the sun on a bag nobody knows: the plan asks whether it is mordanted. */

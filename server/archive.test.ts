@@ -1,7 +1,8 @@
 import { strToU8, zipSync } from 'fflate';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { SATURDAY_9 } from '@/core/plan/plan.fixture';
-import { takeArchive } from './archive';
+import { listCopies } from '@/store/archive/copies';
+import { dailyCopy, takeArchive } from './archive';
 import { runningApp, type TestApp } from './testApp.fixture';
 
 let t: TestApp;
@@ -30,4 +31,12 @@ test.each([
   await expect(takeArchive(t.app, sent(entries), true)).rejects.toMatchObject({ status: 422 });
   expect(t.app.store.lastSeq).toBe(before);
   expect(t.app.store.readings.probes()).toEqual([]);
+});
+
+test('the copy made before something was taken in outlives the copy of its day', async () => {
+  const { before } = await takeArchive(t.app, sent({}), true);
+  await dailyCopy(t.app, async () => {});
+  expect(listCopies(t.app.store.folder).map(({ name }) => name)).toEqual(
+    expect.arrayContaining([before, `hyndle-${new Date(SATURDAY_9).toISOString().slice(0, 10)}.zip`]),
+  );
 });

@@ -117,6 +117,10 @@ test('a day at the door, every endpoint once', async () => {
   await show('createLiquor', '/liquors', { id: 'kept-weld', ...writtenLiquor });
   await show('putLiquor', '/liquors/kept-weld', { ...writtenLiquor, note: 'paler', revision: 1 });
   await show('listLiquors', '/liquors');
+  await show('addBathAct', '/liquors/kept-weld/acts', { id: 'weld-draw', fact: { kind: 'drawn', what: 'a sample', mL: weighed(500), toId: null } });
+  await show('listBaths', '/baths');
+  await show('getBath', '/baths/kept-weld');
+  await show('withdrawBathAct', '/bath-acts/weld-draw/withdraw', { reason: 'it was the other jar', revision: 1 });
   await show('retireLiquor', '/liquors/kept-weld/retire', { revision: 2, retired: true });
 
   const work = draft(['grey-skein'], { name: 'Weld on grey' });
@@ -155,6 +159,7 @@ test('a day at the door, every endpoint once', async () => {
   await show('listSwatches', '/swatches');
   await show('swatchFactors', '/swatches/factors');
   await show('ownDyes', '/swatches/dyes');
+  await show('learntPots', '/pots/heat');
   await show('moveLook', '/looks/first-look/move', { lotIds: ['grey-skein'], reason: 'the tags were swapped', revision: 1 });
   await show('withdrawLook', '/looks/first-look/withdraw', { reason: 'read in the shade', revision: 2 });
   await show('addFastness', '/fastness', {

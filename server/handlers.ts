@@ -3,12 +3,14 @@ import type { BodyOf, EndpointId, endpoints, QueryOf } from '@/contract/endpoint
 import { shelfOf } from '@/core/shelf/library';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
+import { addBathAct, bathPage, bathViews, withdrawBathAct } from './baths';
 import { doorsView, endInvite, endToken, invite, leave, makeToken, openHome, putOut, whoAmI } from './doors/view';
 import { addFastness, fastnessViews, withdrawFastness } from './fastness';
 import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
 import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, ownDyes, swatchFactors, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
 import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
+import { learntPots } from './pots';
 import { readingsBetween, recordReadings } from './probes';
 import { notFound } from './problem';
 import { again, recordEvent, replan, runningRuns, runRecord, runView, startRun } from './runs';
@@ -81,6 +83,7 @@ export const handlers: Handlers = {
   withdrawLook: ({ app, param, body }) => withdrawLook(app, param('lookId'), body),
   listSwatches: ({ app, query }) => listSwatches(app, query),
   ownDyes: ({ app }) => ownDyes(app),
+  learntPots: ({ app }) => learntPots(app),
   swatchFactors: ({ app }) => swatchFactors(app),
   listTrials: ({ app }) => trialLines(app),
   getTrial: ({ app, param }) => trialView(app, param('trialId')),
@@ -114,6 +117,10 @@ export const handlers: Handlers = {
   createLiquor: ({ app, body }) => addLiquor(app, body),
   putLiquor: ({ app, param, body }) => editLiquor(app, param('liquorId'), body),
   retireLiquor: ({ app, param, body }) => retireLiquor(app, param('liquorId'), body),
+  listBaths: ({ app }) => bathViews(app),
+  getBath: ({ app, param }) => bathPage(app, param('liquorId')),
+  addBathAct: ({ app, param, body }) => addBathAct(app, param('liquorId'), body),
+  withdrawBathAct: ({ app, param, body }) => withdrawBathAct(app, param('actId'), body),
   previewPlan: ({ app, body }) => preview(app, body),
   listSessions: ({ app }) => listSessions(app),
   createSession: ({ app, body }) => createSession(app, body),

@@ -35,7 +35,13 @@ export function editHome(app: App, input: HomeInput & { revision: number }): Pro
     const had = await homeOf(app);
     if (had.revision !== input.revision) throw conflict('The kitchen was changed somewhere else meanwhile. Load it again; nothing was overwritten.');
     // A script that knows nothing of measures or water leaves them as they are.
-    const row: Home = { ...input, measures: input.measures ?? had.measures, water: input.water ?? had.water, revision: had.revision + 1 };
+    const row: Home = {
+      ...input,
+      measures: input.measures ?? had.measures,
+      water: input.water ?? had.water,
+      attendMin: input.attendMin === undefined ? had.attendMin : input.attendMin,
+      revision: had.revision + 1,
+    };
     await app.store.commit([{ table: 'home', row }]);
     app.live.publish({ kind: 'changed', what: 'home', id: 'home' });
     return row;

@@ -8,6 +8,7 @@ import { checkSplit, joinLots as joined, splitRefusalText } from '@/core/fibre/s
 import { weightWorking } from '@/core/fibre/weight';
 import { type Figure, knownValue } from '@/core/figure';
 import { printMass } from '@/core/measure/print';
+import type { Plan } from '@/core/plan/plan';
 import { foldRun } from '@/core/run/fold';
 import { treatmentsOf } from '@/core/run/treatments';
 import type { Look } from '@/core/swatch/look';
@@ -16,11 +17,16 @@ import { getsIn, type Trial } from '@/core/trial/trial';
 import type { Db } from '@/store/db';
 import { colouredLooks } from '@/store/looks';
 import { listLots, loadEntries, loadLot, loadLots, lotOfEntry } from '@/store/lots';
+import type { Readings } from '@/store/readings/readings';
 import { eventsOfRuns, runsWithLots } from '@/store/runs';
+import { liquors } from '@/store/shelf';
 import { listTrials, trialsOfLot } from '@/store/trials';
+import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
+import { byVersion, findUses, standingOf } from './liquorUses';
 import { conflict, invalid, notFound } from './problem';
+import { probedReadings } from './runReadings';
 
 export async function lotsWithPassports({ store }: App, ended: boolean): Promise<LotView[]> {
   const lots = await listLots(store.db, ended);
@@ -35,10 +41,10 @@ export async function lotsWithPassports({ store }: App, ended: boolean): Promise
   }));
 }
 
-export async function lotWithPassport({ store }: App, id: string): Promise<LotView> {
+export async function lotWithPassport({ store, nowMs }: App, id: string): Promise<LotView> {
   const lot = await loadLot(store.db, id);
   if (!lot) throw notFound('lot', id);
-  const passport = (await passportsOf(store.db, [lot])).get(id) ?? foldPassport([]);
+  const passport = (await passportsOf(store.db, [lot], { readings: store.readings, nowMs: nowMs() })).get(id) ?? foldPassport([]);
   const [trial] = await trialsOfLot(store.db, id);
   return {
     ...lot,
@@ -283,10 +289,18 @@ export async function withAncestors(db: Db, lots: readonly Lot[]): Promise<Map<s
   }
 }
 
-/** Folds runs, hand-made entries and ancestry: a fixed number of queries for any number of lots. */
-export async function passportsOf(db: Db, lots: readonly Lot[]): Promise<Map<string, Passport>> {
+interface Asked {
+  readonly readings: Readings;
+  readonly nowMs: number;
+}
+
+/**
+ * Folds runs, hand-made entries and ancestry: a fixed number of queries for any number of lots.
+ * @param asked the probes, for few lots alone: a long list does not read what all of them ever said
+ */
+export async function passportsOf(db: Db, lots: readonly Lot[], asked: Asked | null = null): Promise<Map<string, Passport>> {
   const family = await withAncestors(db, lots);
-  const treatments = await ownTreatments(db, [...family.keys()]);
+  const treatments = await ownTreatments(db, [...family.keys()], asked);
   const folded = new Map<string, Passport>();
   const passport = (id: string): Passport => {
     const had = folded.get(id);
@@ -301,7 +315,7 @@ export async function passportsOf(db: Db, lots: readonly Lot[]): Promise<Map<str
   return new Map(lots.map((lot) => [lot.id, passport(lot.id)]));
 }
 
-async function ownTreatments(db: Db, lotIds: readonly string[]): Promise<Map<string, Treatment[]>> {
+async function ownTreatments(db: Db, lotIds: readonly string[], asked: Asked | null): Promise<Map<string, Treatment[]>> {
   const [entries, { runs, plans }] = [await loadEntries(db, lotIds), await runsWithLots(db, lotIds)];
   const events = await eventsOfRuns(
     db,
@@ -309,13 +323,34 @@ async function ownTreatments(db: Db, lotIds: readonly string[]): Promise<Map<str
   );
   const treatments = new Map<string, Treatment[]>(lotIds.map((id) => [id, []]));
   for (const { lotId, ...entry } of entries) treatments.get(lotId)?.push(entry);
-  const byVersion = new Map(plans.map((plan) => [`${plan.sessionId}/${plan.version}`, plan]));
+  const vessels = asked ? await listVessels(db) : [];
+  const versions = byVersion(plans);
+  const inKeptBath = await usesAcrossSessions(db, plans);
   for (const run of runs) {
-    const log = events.get(run.id) ?? [];
-    const plan = byVersion.get(`${run.sessionId}/${foldRun([], log).planVersion}`);
-    if (!plan) continue;
-    const state = foldRun(plan.steps, log);
-    for (const lot of plan.lots) treatments.get(lot.id)?.push(...treatmentsOf(plan, run.id, state, lot.id));
+    const at = standingOf(run, versions, events.get(run.id) ?? []);
+    if (!at) continue;
+    const { plan, state } = at;
+    const probed = asked && probedReadings(asked.readings, vessels, plan, state, asked.nowMs);
+    for (const lot of plan.lots) treatments.get(lot.id)?.push(...treatmentsOf(plan, run.id, state, lot.id, probed).map(inKeptBath));
   }
   return treatments;
+}
+
+/** In a kept bath a use is counted over all sessions, and those of before it was kept: a first and a second are never one. */
+async function usesAcrossSessions(db: Db, plans: readonly Plan[]): Promise<(treatment: Treatment) => Treatment> {
+  const liquorIds = [...new Set(plans.flatMap((plan) => plan.steps.flatMap(({ liquorId }) => liquorId ?? [])))];
+  if (liquorIds.length === 0) return (treatment) => treatment;
+  const { uses } = await findUses(db, liquorIds);
+  const before = new Map((await liquors.all(db)).map(({ id, uses: counted }) => [id, counted]));
+  const nth = new Map<string, number>();
+  for (const liquorId of liquorIds)
+    for (const [i, use] of uses
+      .filter((one) => one.liquorId === liquorId)
+      .toSorted((a, b) => a.atMs - b.atMs)
+      .entries())
+      nth.set(`${use.run.id}/${use.stepId}`, (before.get(liquorId) ?? 0) + i + 1);
+  return (treatment) => {
+    const draw = 'run' in treatment.from ? nth.get(`${treatment.from.run}/${treatment.from.stepId}`) : undefined;
+    return draw === undefined ? treatment : { ...treatment, how: { ...treatment.how, draw } };
+  };
 }

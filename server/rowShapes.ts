@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import * as baths from '@/contract/baths';
 import * as fastness from '@/contract/fastness';
 import * as looks from '@/contract/looks';
 import { issuesOf } from '@/contract/plainIssue';
@@ -35,6 +36,7 @@ const ROWS: Readonly<Record<RowKind, z.ZodType>> = {
   run_event: z.object({ runId: id, event }),
   stock: out.stockItem,
   liquor: out.liquor,
+  bath_act: baths.keptAct,
   own_substance: out.ownSubstance,
   method: out.method,
   method_shelf: revised,

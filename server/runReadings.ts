@@ -1,4 +1,5 @@
 import type { Reading } from '@/core/hold/credit';
+import type { Vessel } from '@/core/kitchen/vessel';
 import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
 import type { RunState } from '@/core/run/fold';
@@ -17,6 +18,23 @@ export function joinedSpans(spans: readonly (readonly [number, number])[]): [num
   }
   return out;
 }
+
+const usesVessel = (plan: Plan, state: RunState, vesselId: string): boolean =>
+  plan.steps.some((step) => step.vesselId === vesselId) || Object.values(state.steps).some((step) => step.movedAtMs.some((move) => move.vesselId === vesselId));
+
+/** Vessels that a run used, with the probes they have now: one may have got its probe after the plan was made. */
+export const probedVessels = (vessels: readonly Vessel[], plan: Plan, state: RunState): { id: string; name: string; probeId: string }[] =>
+  vessels.flatMap(({ id, name, probeId }) => (probeId && usesVessel(plan, state, id) ? [{ id, name, probeId }] : []));
+
+/** By vessel: what its probe read while the run had it. */
+export const probedReadings = (
+  readings: Readings,
+  vessels: readonly Vessel[],
+  plan: Plan,
+  state: RunState,
+  nowMs: number,
+): Record<string, readonly Reading[]> =>
+  Object.fromEntries(probedVessels(vessels, plan, state).map(({ id, probeId }) => [id, runReadings(readings, probeId, id, plan, state, nowMs)]));
 
 /**
  * What a probe read while a run had its vessel: closely while something was held on the heat and in the last hour, by minutes or hours in

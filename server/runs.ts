@@ -4,7 +4,6 @@ import type { againInput, EventInput, newRun, replanInput } from '@/contract/sch
 import type { RunRecord, RunView } from '@/contract/views';
 import type { Lot } from '@/core/fibre/lot';
 import { measured } from '@/core/figure';
-import type { Reading } from '@/core/hold/credit';
 import { fibreText } from '@/core/plan/against';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan } from '@/core/plan/plan';
@@ -12,7 +11,7 @@ import { draftAgain } from '@/core/run/again';
 import { checkEvent, eventRefusalText } from '@/core/run/decide';
 import { compareStep } from '@/core/run/deviations';
 import type { RunEvent, RunFact } from '@/core/run/events';
-import { foldRun, type RunState } from '@/core/run/fold';
+import { foldRun } from '@/core/run/fold';
 import { type RunNow, runNow } from '@/core/run/runNow';
 import { begunFaults, currentVessels, draftFromNow, fixedSteps, pinsToCome } from '@/core/run/theRest';
 import { isStop } from '@/core/safety/finding';
@@ -22,12 +21,13 @@ import type { Db } from '@/store/db';
 import { loadLot } from '@/store/lots';
 import { findEvent, listOpenRuns, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
+import { liquors } from '@/store/shelf';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
 import { conflict, invalid, notFound } from './problem';
-import { runReadings } from './runReadings';
+import { probedReadings } from './runReadings';
 import { planDraft } from './sessions';
 
 export function startRun(app: App, sessionId: string, input: z.infer<typeof newRun>): Promise<RunView> {
@@ -49,6 +49,7 @@ export function startRun(app: App, sessionId: string, input: z.infer<typeof newR
         stops.map((finding) => ({ at: finding.stepId ?? 'plan', message: finding.text })),
       );
     }
+    await refuseGoneBaths(store.db, plan);
     const createdAtMs = nowMs();
     const started: RunEvent = {
       id: input.eventId,
@@ -65,6 +66,15 @@ export function startRun(app: App, sessionId: string, input: z.infer<typeof newR
     live.publish({ kind: 'changed', what: 'run', id: input.id });
     return runView(app, input.id);
   });
+}
+
+/** A bath that was poured away cannot be brought out. */
+async function refuseGoneBaths(db: Db, plan: Plan): Promise<void> {
+  const ids = new Set(plan.steps.flatMap(({ liquorId }) => liquorId ?? []));
+  if (ids.size === 0) return;
+  const there = new Set((await liquors.list(db)).map(({ id }) => id));
+  const gone = plan.steps.find(({ liquorId }) => liquorId !== null && !there.has(liquorId));
+  if (gone) throw conflict(`${gone.title}: this bath is no longer on the shelf. Change the plan: choose another one, or make a fresh extraction.`);
 }
 
 function checkedStart(atMs: number | undefined, nowMs: number): number {
@@ -133,18 +143,8 @@ export async function runView(app: App, runId: string): Promise<RunView> {
   if (!hot) throw notFound('run', runId);
   const { run, plan, events } = hot;
   const state = foldRun(plan.steps, events);
-  const readings: Record<string, readonly Reading[]> = {};
-  for (const { id, probeId } of await probedVessels(store.db, plan, state)) readings[id] = runReadings(store.readings, probeId, id, plan, state, nowMs());
-  return { run, plan, events, readings };
+  return { run, plan, events, readings: probedReadings(store.readings, await listVessels(store.db), plan, state, nowMs()) };
 }
-
-/** Vessels that a run used, with the probes they have now: one may have got its probe after the plan was made. */
-export async function probedVessels(db: Db, plan: Plan, state: RunState): Promise<{ id: string; name: string; probeId: string }[]> {
-  return (await listVessels(db)).flatMap(({ id, name, probeId }) => (probeId && usesVessel(plan, state, id) ? [{ id, name, probeId }] : []));
-}
-
-const usesVessel = (plan: Plan, state: RunState, vesselId: string): boolean =>
-  plan.steps.some((step) => step.vesselId === vesselId) || Object.values(state.steps).some((step) => step.movedAtMs.some((move) => move.vesselId === vesselId));
 
 /** Runs that are under way, with everything needed to show them. */
 export async function runningRuns(app: App): Promise<RunView[]> {
@@ -189,8 +189,8 @@ export async function again(app: App, runId: string, input: z.infer<typeof again
   const { state, clocks } = nowOf(view, app.nowMs());
   const draft = draftAgain(view.plan, state, clocks, input);
   if (!input.oneChanged) return draft;
-  const { chain, overrules, plantAmounts = {}, extras = {}, lids = {} } = draft;
-  return { ...draft, against: { runId, name: view.plan.name, chain, overrules, plantAmounts, extras, lids, fibre: fibreText(view.plan.lots) } };
+  const { chain, overrules, plantAmounts = {}, extras = {}, lids = {}, labels = {}, doseOf = null } = draft;
+  return { ...draft, against: { runId, name: view.plan.name, chain, overrules, plantAmounts, extras, lids, labels, doseOf, fibre: fibreText(view.plan.lots) } };
 }
 
 /** Puts the steps still to come on the clock again from now; what has happened stays. A new plan version with a reason. */

@@ -12,13 +12,15 @@ import { eventsOfRuns, listRuns } from '@/store/runs';
 import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
+import { liquorsNow } from './baths';
 import { commitNew } from './commitNew';
 import { homeOf } from './kitchen';
 import { ownDyes } from './looks';
 import { answersOf, seenHexes } from './lots';
 import { bookOf } from './methods';
+import { learntPots } from './pots';
 import { conflict, invalid, notFound } from './problem';
-import { listLiquors, ownOf, shelfLabels } from './shelf';
+import { ownOf, shelfLabels } from './shelf';
 
 /** By lot: the colour that is dyed on. In mid-run that of the plan before: the newest reading is of what this session made. */
 async function groundsOf({ store }: App, lotIds: readonly string[], runningId: string | null): Promise<Map<string, string>> {
@@ -43,7 +45,7 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
   const gone = draft.lotIds.filter((id) => !lots.some((lot) => lot.id === id));
   if (gone.length > 0) return { plan: null, problems: gone.map((id) => ({ at: 'lotIds', message: `There is no lot “${id}”.` })) };
   const grounds = await groundsOf(app, draft.lotIds, more.fixed ? head.sessionId : null);
-  const [answers, liquors, labels] = [await answersOf(db, lots), await listLiquors(app), await shelfLabels(app)];
+  const [answers, liquors, labels] = [await answersOf(db, lots), await liquorsNow(app), await shelfLabels(app)];
   const mordants = Object.fromEntries(Object.entries(answers).map(([id, answer]) => [id, answer.mordant]));
   const others = (await openStays(app)).filter((stay) => stay.sessionId !== head.sessionId);
   return buildPlan(
@@ -59,6 +61,7 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
       labels,
       others,
       ownDyes: await ownDyes(app),
+      pots: await learntPots(app),
       ...more,
     },
     head,

@@ -7,12 +7,13 @@ import { shelfOf } from '@/core/shelf/library';
 import { listLots } from '@/store/lots';
 import { DAY_MS } from '@/store/readings/codec';
 import type { Readings } from '@/store/readings/readings';
-import { knowsProbe } from '@/store/vessels';
+import { knowsProbe, listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { homeOf } from './kitchen';
 import { allSwatches } from './looks';
 import { invalid, notFound, Problem } from './problem';
-import { probedVessels, runView } from './runs';
+import { probedVessels } from './runReadings';
+import { runView } from './runs';
 import { levels, wholeShelf } from './shelf';
 import { trialView } from './trials';
 import { weighList } from './weighing';
@@ -42,7 +43,7 @@ const SHEETS: readonly { readonly path: RegExp; readonly make: (app: App, id: st
     make: async (app, id, _search, zone) => {
       const { plan, events } = await runView(app, id);
       const state = foldRun(plan.steps, events);
-      const vessels = await probedVessels(app.store.db, plan, state);
+      const vessels = probedVessels(await listVessels(app.store.db), plan, state);
       const [fromMs, toMs] = [state.startedAtMs ?? app.nowMs(), state.finishedAtMs ?? app.nowMs()];
       return readingsSheet(
         (function* () {

@@ -405,6 +405,12 @@ describe('the weigh-out list', () => {
     await t.ask('tickWeighed', '/sessions/sk/weigh-out', tick('t2', null));
     expect((await list()).ticks.map((one) => one.id).sort()).toEqual(['t1', 't2']);
   });
+  test('gloves are ticked too, where something on the list wants them (R31)', async () => {
+    const wear = (id: string, stepId: string, value: number | null) => ({ ...tick(id, value, `${stepId}/wear`), unit: 'piece' });
+    await t.ask('tickWeighed', '/sessions/sk/weigh-out', wear('w1', 'c2-mordant', 1));
+    expect((await list()).ticks.find(({ id }) => id === 'w1')).toMatchObject({ key: 'c2-mordant/wear', amount: { value: 1 } });
+    expect((await t.send('POST', '/sessions/sk/weigh-out', wear('w2', 'c8-dry', 1))).status).toBe(422);
+  });
   test('a tick for nothing on the list is refused', async () => {
     expect((await t.send('POST', '/sessions/sk/weigh-out', tick('t3', 1, 'ghost/alum'))).status).toBe(422);
     expect((await t.send('POST', '/sessions/sk/weigh-out', { ...tick('t4', 1), unit: 'mL' })).status).toBe(422);

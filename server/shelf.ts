@@ -1,11 +1,11 @@
 import type { LiquorInput, OwnSubstanceInput, StockInput } from '@/contract/shelf';
+import type { Liquor } from '@/core/liquor/liquor';
 import { standingEvents } from '@/core/run/fold';
 import { blockedText } from '@/core/safety/data/blocked';
 import { plantRowsFor } from '@/core/safety/data/plants';
 import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { type OwnSubstances, shelfOf } from '@/core/shelf/library';
-import type { Liquor } from '@/core/shelf/liquor';
 import type { Shelf } from '@/core/shelf/lookup';
 import { type StockItem, type StockLevel, stockLevels, type Use } from '@/core/shelf/stock';
 import { loadAdditions, plannedForms } from '@/store/runs';

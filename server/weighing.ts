@@ -3,7 +3,7 @@ import { type Figure, knownValue, sumFigures } from '@/core/figure';
 import type { AmountUnit } from '@/core/measure/print';
 import { type Plan, plannedKnown } from '@/core/plan/plan';
 import { weighOut } from '@/core/plan/weighOut';
-import type { WeighTick } from '@/core/plan/weighTicks';
+import { type WeighTick, wearKey } from '@/core/plan/weighTicks';
 import { isStop } from '@/core/safety/finding';
 import { type ShoppingLine, shoppingList } from '@/core/shelf/stock';
 import { runOfSession } from '@/store/runs';
@@ -40,7 +40,10 @@ export function tickWeighed(app: App, sessionId: string, input: { id: string; ke
   const { store, nowMs, live } = app;
   return store.exclusive(async () => {
     const plan = await newestPlan(app, sessionId);
-    if (!weighOut(plan).some((line) => line.key === input.key && line.unit === input.unit))
+    const isOnList = weighOut(plan).some(
+      (line) => (line.key === input.key && line.unit === input.unit) || (line.wear.length > 0 && wearKey(line.stepId) === input.key && input.unit === 'piece'),
+    );
+    if (!isOnList)
       throw invalid('There is nothing of this to weigh.', [{ at: 'key', message: `“${input.key}” in ${input.unit} is not on this session’s list.` }]);
     const tick: WeighTick = { ...input, atMs: nowMs() };
     if (!(await store.commit([{ table: 'weigh_tick', row: { ...tick, sessionId } }]))) {

@@ -19,12 +19,12 @@ export const runTable = rowTable<RunRow>({
   once: true,
 });
 
-interface RawRun {
+export interface RawRun {
   id: string;
   session_id: string;
   created_at_ms: number;
 }
-const toRun = (row: RawRun): RunRow => ({ id: row.id, sessionId: row.session_id, createdAtMs: Number(row.created_at_ms) });
+export const toRun = (row: RawRun): RunRow => ({ id: row.id, sessionId: row.session_id, createdAtMs: Number(row.created_at_ms) });
 
 export interface RunEventRow {
   readonly runId: string;
@@ -48,6 +48,17 @@ export async function loadRun(db: Db, id: string): Promise<RunRow | null> {
 export async function listRuns(db: Db): Promise<RunRow[]> {
   const { rows } = await db.query<RawRun>('select id, session_id, created_at_ms from run order by created_at_ms desc, id');
   return rows.map(toRun);
+}
+
+/** The newest ones, with how long their logs are. @param most 1 or more */
+export async function newestRuns(db: Db, most: number): Promise<{ id: string; events: number }[]> {
+  const { rows } = await db.query<{ id: string; events: number }>(
+    `select newest.id, (select count(*) from run_event where run_event.run_id = newest.id)::int as events
+     from (select id, created_at_ms from run order by created_at_ms desc, id limit $1) newest
+     order by newest.created_at_ms desc, newest.id`,
+    [most],
+  );
+  return rows;
 }
 
 /** Runs that may be under way: none finished, or finished and that taken back. */
@@ -144,4 +155,11 @@ export async function plannedForms(db: Db): Promise<Map<string, PlantForm>> {
      order by plan.version`,
   );
   return new Map(rows.map((row) => [row.key, row.form]));
+}
+
+/** These runs with all plan versions of their sessions. */
+export async function plansOfRuns(db: Db, runIds: readonly string[]): Promise<{ runs: RunRow[]; plans: Plan[] }> {
+  const runs = await db.query<RawRun>('select id, session_id, created_at_ms from run where id = any($1)', [runIds]);
+  const plans = await db.query<{ body: Plan }>('select body from plan where session_id in (select session_id from run where id = any($1))', [runIds]);
+  return { runs: runs.rows.map(toRun), plans: plans.rows.map((row) => row.body) };
 }

@@ -1,6 +1,6 @@
+import type { Liquor } from '@/core/liquor/liquor';
 import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
-import type { Liquor } from '@/core/shelf/liquor';
 import type { StockItem } from '@/core/shelf/stock';
 import { documents } from './documents';
 

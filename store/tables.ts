@@ -1,3 +1,4 @@
+import { bathActTable } from './baths';
 import type { Db } from './db';
 import { fastnessTable } from './fastness';
 import { homeTable } from './home';
@@ -27,6 +28,7 @@ const TABLES = {
   run_event: runEventTable,
   stock: stock.table,
   liquor: liquors.table,
+  bath_act: bathActTable,
   own_substance: ownSubstances.table,
   method: methodTable,
   method_shelf: methodShelf.table,
@@ -67,6 +69,7 @@ const KIND_WORD: Record<RowKind, string> = {
   run_event: 'an act of a run:',
   stock: 'on the shelf:',
   liquor: 'the kept liquor',
+  bath_act: 'what was done to a kept bath:',
   own_substance: 'a stuff of your own:',
   method: 'the method',
   method_shelf: 'the method',

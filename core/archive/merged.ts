@@ -30,9 +30,14 @@ const WORDS: Readonly<Record<string, readonly [string, string]>> = {
   run: ['run', 'runs'],
   run_event: ['act in a log', 'acts in logs'],
   stock: ['thing on the shelf', 'things on the shelf'],
-  liquor: ['kept liquor', 'kept liquors'],
+  liquor: ['kept bath', 'kept baths'],
+  bath_act: ['act on a kept bath', 'acts on kept baths'],
   own_substance: ['stuff of your own', 'stuffs of your own'],
   method: ['version of a method', 'versions of methods'],
+  method_shelf: ['method put away or taken back', 'methods put away or taken back'],
+  look: ['look', 'looks'],
+  trial: ['trial', 'trials'],
+  fastness_test: ['test of fastness', 'tests of fastness'],
   weigh_tick: ['tick of a weigh-out', 'ticks of weigh-outs'],
 };
 

@@ -1,11 +1,9 @@
 import { AT_25C } from '../chem/constants';
 import { type Ions, ionsOf, molOf, movesPh, usualStrength } from '../chem/freed';
-import { phOfSolution, type Solution } from '../chem/ph';
+import { phOfSolution } from '../chem/ph';
 import { ANY_TAP, waterOf } from '../chem/water';
 import type { Content } from '../safety/facts';
 
-/** Tap water where nobody measured it, as the sums before pouring take it (check values D4). */
-const TAP: Solution = waterOf(ANY_TAP.likely, AT_25C);
 /** pH where the amount is unknown: as strong as such a bath usually gets (trade handbook section 11, uncertain; acids D2). */
 const AT_WORST: Readonly<Record<string, number>> = {
   bakingSoda: 8.3,
@@ -35,15 +33,17 @@ function ionsIn({ substance, gPerL, mL, strengthPct }: Content, bathL: number): 
 /**
  * The pH a bath settles near, by what is known to be in it; null when nothing in it decides it, or when sour and alkaline
  * things of unknown amounts are both in. Plant matter, metal salts and the dyer's own water move it: a strip knows better.
+ * @param alkalinityMgL of the home's water, as CaCO3; any tap where nobody asked
  */
-export function bathPh(contents: readonly Content[], bathMl: number | null): number | null {
+export function bathPh(contents: readonly Content[], bathMl: number | null, alkalinityMgL = ANY_TAP.likely): number | null {
   const acting = contents.filter((content) => AT_WORST[content.substance] !== undefined);
   if (acting.length === 0) return null;
   const bathL = bathMl === null || bathMl <= 0 ? null : bathMl / 1000;
   const all = bathL === null ? [null] : acting.map((content) => ionsIn(content, bathL));
   if (all.some((ions) => ions === null) || all.every((ions) => ions === undefined)) return atWorst(acting);
-  const weak: Record<string, number> = { ...TAP.weak };
-  let { monovalent, divalent } = TAP;
+  const tap = waterOf(alkalinityMgL, AT_25C);
+  const weak: Record<string, number> = { ...tap.weak };
+  let { monovalent, divalent } = tap;
   for (const ions of all) {
     if (ions?.weak) weak[ions.weak[0]] = (weak[ions.weak[0]] ?? 0) + ions.weak[1];
     monovalent += ions?.monovalent ?? 0;

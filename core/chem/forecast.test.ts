@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { seededChance } from '../chance';
 import { exactly } from './band';
 import { constantsAt } from './constants';
-import { type BathNow, doseFor, forecast, inSteps, type Learnt, learnBuffer, phCurve } from './forecast';
+import { type BathNow, dilutionFor, doseFor, forecast, inSteps, type Learnt, learnBuffer, phCurve } from './forecast';
 import { phOfSolution, type Solution } from './ph';
 
 const bath = (more: Partial<BathNow> = {}): BathNow => ({
@@ -44,7 +44,7 @@ test('half a teaspoon of washing soda in 4 L: between 10.5 and 11.5, with the sp
 
 test('dose and forecast are one another’s answer, over random waters and baths', () => {
   const chance = seededChance(11);
-  for (let i = 0; i < 120; i++) {
+  for (let i = 0; i < 2000; i++) {
     const acid = chance() < 0.5;
     const own = bath({
       volumeMl: exactly(50 + chance() * 20_000),
@@ -134,4 +134,27 @@ test('after two learnt additions the third is predicted within 0.3 in nine of te
     if (Math.abs(predicted - phAfter(3)) <= 0.3) good++;
   }
   expect(good / all).toBeGreaterThanOrEqual(0.9);
+});
+
+describe('how much more water', () => {
+  const strong = bath({ alkalinityMgL: exactly(0), measuredPh: 3 });
+  test('a strong acid goes up by one for ten times the volume: nine volumes more (definition of pH)', () =>
+    expect((dilutionFor(strong, 4) ?? 0) / strong.volumeMl.likely).toBeCloseTo(9, 0));
+  test('tap water brings its alkalinity along: far less of it is wanted', () =>
+    expect(dilutionFor({ ...strong, alkalinityMgL: exactly(150) }, 4)).toBeLessThan((dilutionFor(strong, 4) ?? 0) / 2));
+  test('to where no water brings it, no figure', () => {
+    expect(dilutionFor(strong, 2)).toBeNull();
+    expect(dilutionFor(strong, 12)).toBeNull();
+    expect(dilutionFor({ ...strong, volumeMl: exactly(0) }, 4)).toBeNull();
+  });
+});
+
+test.each([
+  // Check values D2: borax 0.01 m is pH 9.18, tartaric acid 0.05 M is 2.2.
+  ['borax', 3.81, 9.18, 0.05],
+  ['tartaricAcid', 7.5, 2.2, 0.1],
+])('%s, %f g in a litre of soft water: pH %f', (substance, g, ph, off) => {
+  const soft = bath({ volumeMl: exactly(1000), alkalinityMgL: exactly(0), measuredPh: null });
+  const after = forecast(soft, [{ substance, amount: exactly(g), strengthPct: exactly(0) }]);
+  expect(after.ok && Math.abs(after.ph.likely - ph)).toBeLessThan(off);
 });

@@ -1,6 +1,6 @@
 import type { Band } from './band';
 import { corners } from './band';
-import { type Constants, constantsAt } from './constants';
+import { type Constants, constantsAt, type WeakAcidId } from './constants';
 import { ionsOf, isLiquid, isMetal, molOf } from './freed';
 import { AIR_CO2_ATM, type BufferGroup, equilibrium, lostShare, missingAt, phOfSolution, type Solution } from './ph';
 import { waterOf } from './water';
@@ -129,7 +129,7 @@ export function doseFor(
   what: Pick<Addition, 'substance' | 'strengthPct'>,
   targetPh: number,
 ): { readonly ok: true; readonly amount: Band } | { readonly ok: false; readonly why: string } {
-  const { low: lowMl, likely: likelyMl, high: highMl } = bath.volumeMl;
+  const { low: lowMl, likely: likelyMl } = bath.volumeMl;
   if (lowMl <= 0) return { ok: false, why: 'Say how much is in the bath.' };
   const constants = constantsAt(bath.tempC);
   const need = (volumeMl: number, alkalinityMgL: number, strengthPct: number): number | string => {
@@ -147,15 +147,46 @@ export function doseFor(
   };
   const likely = need(likelyMl, bath.alkalinityMgL.likely, what.strengthPct.likely);
   if (typeof likely === 'string') return { ok: false, why: likely };
-  const all = [lowMl, highMl].flatMap((volume) =>
-    [bath.alkalinityMgL.low, bath.alkalinityMgL.high].flatMap((alkalinity) =>
-      [what.strengthPct.low, what.strengthPct.high].map((strength) => need(volume, alkalinity, strength)),
-    ),
+  const all = corners({ volume: bath.volumeMl, alkalinity: bath.alkalinityMgL, strength: what.strengthPct }).map(({ volume, alkalinity, strength }) =>
+    need(volume, alkalinity, strength),
   );
   const figures = all.flatMap((one) => (typeof one === 'number' ? [one] : []));
   // Soft water may be there already: then nothing is needed.
   const least = figures.length < all.length ? 0 : Math.min(...figures);
   return { ok: true, amount: { low: Math.min(least, likely), likely, high: Math.max(likely, ...figures) } };
+}
+
+/** More water than this makes another bath of it, times its volume. */
+const MOST_WATER = 20;
+
+/** How much more of the same water brings a bath to a pH, mL; null where no water does. */
+export function dilutionFor(bath: BathNow, targetPh: number): number | null {
+  const constants = constantsAt(bath.tempC);
+  const exact = { volumeMl: bath.volumeMl.likely, alkalinityMgL: bath.alkalinityMgL.likely };
+  if (exact.volumeMl <= 0) return null;
+  const now = solutionNow(exact, bath, constants);
+  const water = waterOf(exact.alkalinityMgL, constants);
+  const phWith = (waterMl: number): number => {
+    const share = exact.volumeMl / (exact.volumeMl + waterMl);
+    const weak: Partial<Record<WeakAcidId, number>> = {};
+    for (const id of new Set([...Object.keys(now.weak), ...Object.keys(water.weak)] as WeakAcidId[]))
+      weak[id] = (now.weak[id] ?? 0) * share + (water.weak[id] ?? 0) * (1 - share);
+    return phOfSolution(
+      {
+        weak,
+        monovalent: now.monovalent * share + water.monovalent * (1 - share),
+        divalent: now.divalent * share + water.divalent * (1 - share),
+        ...(now.buffer ? { buffer: thinned(now.buffer, share) } : {}),
+      },
+      constants,
+    );
+  };
+  const [from, to] = [phWith(0), phWith(MOST_WATER * exact.volumeMl)];
+  if (!Number.isFinite(from) || !Number.isFinite(to) || from === to) return null;
+  const falls = to < from;
+  if (falls ? targetPh < to || targetPh > from : targetPh > to || targetPh < from) return null;
+  const most = Math.log10(MOST_WATER * exact.volumeMl);
+  return 10 ** fallsThroughZero((log) => (phWith(10 ** log) - targetPh) * (falls ? 1 : -1), most - 6, most, 1e-6);
 }
 
 /** The first is half, each after it half of what is left, the last the rest: stir, read, next. */

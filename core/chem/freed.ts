@@ -29,12 +29,20 @@ const SOLUTES: Readonly<Record<string, Solute>> = {
   ammonia: { formula: 'NH3', ions: { weak: ['ammonium', 1] }, liquidPct: { usual: 5, low: 3, high: 10 } },
   vinegar: { formula: 'CH3COOH', ions: { weak: ['acetic', 1] }, liquidPct: { usual: 5, low: 4, high: 8 } },
   lemonJuice: { formula: 'C6H8O7', ions: { weak: ['citric', 1] }, liquidPct: { usual: 5, low: 4, high: 7 } },
+  tartaricAcid: { formula: 'C4H6O6', ions: { weak: ['tartaric', 1] } },
+  borax: { formula: 'Na2B4O7·10H2O', ions: { weak: ['boric', 4], monovalent: 2 } },
   citricAcid: { formula: 'C6H8O7', ions: { weak: ['citric', 1] } },
   creamOfTartar: { formula: 'KHC4H4O6', ions: { weak: ['tartaric', 1], monovalent: 1 }, mostMolPerL: 0.0341 },
 };
 
 /** Salts whose metal takes water apart: a computed pH of them is wrong by half a unit and more (check values D2). */
 const METALS = new Set(['alum', 'ammoniumAlum', 'aluminiumAcetate', 'aluminiumTriformate', 'ironSulfate', 'ironLiquor', 'copperSulfate', 'tinChloride']);
+
+/** What moves a pH and stands on no dyer's shelf here: for the sum alone. */
+export const SUM_ONLY: readonly { readonly id: string; readonly name: string; readonly bulkGPerMl: null }[] = [
+  { id: 'tartaricAcid', name: 'tartaric acid', bulkGPerMl: null },
+  { id: 'borax', name: 'borax', bulkGPerMl: null },
+];
 
 export const isLiquid = (substance: string): boolean => SOLUTES[substance]?.liquidPct !== undefined;
 export const movesPh = (substance: string): boolean => SOLUTES[substance] !== undefined;

@@ -74,12 +74,29 @@ describe('two lots side by side', () => {
     test.each<[string, Treatment['how'], Treatment['how'], string[]]>([
       ['a minute more is the same hand', { inMin: 60 }, { inMin: 61 }, []],
       ['a quarter of an hour is not', { inMin: 60 }, { inMin: 45 }, ['in the bath']],
+      ['longer in and longer held is one difference', { inMin: 60, heldMin: 58 }, { inMin: 45, heldMin: 43 }, ['in the bath']],
+      ['as long in, but less of it hot', { inMin: 60, heldMin: 58 }, { inMin: 60, heldMin: 30 }, ['held in the band']],
+      ['2 K hotter is the same hand', { hottestC: 80 }, { hottestC: 82 }, []],
+      ['a boil is not', { hottestC: 80 }, { hottestC: 97.5 }, ['highest temperature']],
+      ['pH 6.8 and 7.1 are one strip', { ph: 6.8 }, { ph: 7.1 }, []],
+      ['pH 6.8 and 4.5 are not', { ph: 6.8 }, { ph: 4.5 }, ['pH of the bath']],
+      ['a twentieth more water is the same bath', { bathMl: 4000 }, { bathMl: 3800 }, []],
+      ['half the water is another', { bathMl: 4000 }, { bathMl: 2000 }, ['volume of the bath']],
       ['another jar', { place: 'jar on the sill' }, { place: 'jar in the shed' }, ['place']],
     ])('%s', (_what, a, b, expected) => expect(verdicts(dyed('weld', a), dyed('weld', b))).toEqual(expected));
     test('said of one and not of the other, nobody can tell', () =>
       expect(compareLots(dyed('weld', { preparation: 'chopped' }), dyed('weld', {})).factors.find((one) => one.what === 'preparation')?.verdict).toBe(
         'cannotTell',
       ));
+  });
+  test('measured in one bath alone, nobody can tell; measured in none, there is no row', () => {
+    const rows = (a: Treatment['how'], b: Treatment['how']) => {
+      const dyed = (how: Treatment['how']) =>
+        lot([treat('known', 1000, { id: 'dye', kind: 'dye', substance: 'weld', atMs: 5, from: { run: 'r', stepId: 'd' }, how })]);
+      return compareLots(dyed(a), dyed(b)).factors.filter(({ what }) => what === 'highest temperature');
+    };
+    expect(rows({ hottestC: 84 }, {})).toEqual([{ what: 'highest temperature', a: '84 °C', b: 'unknown', verdict: 'cannotTell' }]);
+    expect(rows({}, {})).toEqual([]);
   });
   test('999 g and 1000 g of leaf on 100 g are the same hand, 800 g are not', () => {
     const leaf = (pct: number) =>
@@ -109,6 +126,14 @@ describe('two lots side by side', () => {
     const compared = compareLots(unlooked, lot([treat('known', 10)]));
     expect(compared).toMatchObject({ cannotTell: 2, says: expect.stringContaining('2 things are not known of both') });
     expect(compared.factors.filter((factor) => factor.verdict === 'cannotTell').map((factor) => factor.what)).toEqual(['fibre', 'finish']);
+  });
+  test('what nobody knows of a whole is the same in its parts, and in nothing else', () => {
+    const unscoured = (from: string[], ...more: Treatment[]) => ({ ...wool('a', 32), from, passport: foldPassport([bare('tannin'), bare('dye'), ...more]) });
+    const of = (a: ReturnType<typeof unscoured>, b: ReturnType<typeof unscoured>) => compareLots(a, b).factors.find(({ what }) => what === 'scour');
+    expect(of(unscoured(['cone']), unscoured(['cone']))).toMatchObject({ a: 'unknown, of one whole', verdict: 'same' });
+    expect(of(unscoured(['cone']), unscoured(['other']))?.verdict).toBe('cannotTell');
+    expect(of(unscoured([]), unscoured([]))?.verdict).toBe('cannotTell');
+    expect(of(unscoured(['cone'], treat('known', null, { kind: 'scour', substance: 'soap' })), unscoured(['cone']))?.verdict).toBe('cannotTell');
   });
   test('a blend is the same in whichever order it was written', () => {
     const mix = (order: readonly ['cotton' | 'linen', 'cotton' | 'linen']) => ({ ...lot([]), composition: order.map((fibre) => ({ fibre, pct: 50 })) });

@@ -1,7 +1,7 @@
 import type { Lot } from '../fibre/lot';
-import { type Certainty, type Passport, QUESTIONS, shareText, type Treatment, type TreatmentKind } from '../fibre/passport';
+import { type Certainty, type How, type Passport, QUESTIONS, shareText, type Treatment, type TreatmentKind } from '../fibre/passport';
 import { knownValue } from '../figure';
-import { countText, printDuration } from '../measure/print';
+import { countText, printDuration, printNumber, printTemperature, printVolume } from '../measure/print';
 
 /** One factor of two lots side by side. What is only believed can never be called the same, nor different. */
 export interface Factor {
@@ -26,15 +26,19 @@ const SAME_PCT = 0.5;
 /** And so are weights of dyestuff this close to each other. */
 const SAME_SHARE = 0.03;
 
+/** As much of a lot as is compared; `from`: what it was split from, where somebody kept that. */
+type Compared = Pick<Lot, 'composition' | 'finishes' | 'form' | 'baseHex'> & { readonly passport: Passport; readonly from?: readonly string[] | undefined };
+
 /** Two lots, factor by factor. */
-export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form' | 'baseHex'> & { passport: Passport }, b: typeof a): Comparison {
+export function compareLots(a: Compared, b: Compared): Comparison {
+  const isOneWhole = (a.from?.length ?? 0) > 0 && isDeepEqual(a.from ?? [], b.from ?? []);
   const factors: Factor[] = [
     plain('fibre', blend(a), blend(b)),
     plain('finish', a.finishes === null ? null : a.finishes.join(', ') || 'none', b.finishes === null ? null : b.finishes.join(', ') || 'none'),
     plain('form', a.form, b.form),
     // A colour that nobody wrote down on either side is no row: only what is written down can be counted.
     ...(a.baseHex === null && b.baseHex === null ? [] : [plain('colour before', a.baseHex, b.baseHex)]),
-    ...QUESTIONS.map((question) => treatmentFactor(question, a.passport, b.passport)),
+    ...QUESTIONS.map((question) => treatmentFactor(question, a.passport, b.passport, isOneWhole)),
     ...OTHERS.flatMap((kind) => otherFactor(kind, a.passport, b.passport)),
     ...bathFactor(a.passport, b.passport),
     ...howFactors(a.passport, b.passport),
@@ -47,8 +51,10 @@ export function compareLots(a: Pick<Lot, 'composition' | 'finishes' | 'form' | '
 }
 
 /** Everything of a lot that a comparison looks at, in words. */
-export const factorsOf = (lot: Parameters<typeof compareLots>[0]): (readonly [what: string, says: string])[] =>
-  compareLots(lot, lot).factors.map(({ what, a }) => [what, a] as const);
+export const factorsOf = (lot: Compared): (readonly [what: string, says: string])[] => {
+  const alone = { ...lot, from: [] };
+  return compareLots(alone, alone).factors.map(({ what, a }) => [what, a] as const);
+};
 
 function verdictText(differs: number, cannotTell: number): string {
   if (cannotTell > 0)
@@ -73,9 +79,14 @@ const plain = (what: string, a: string | null, b: string | null): Factor => ({
   verdict: a === null || b === null ? 'cannotTell' : a === b ? 'same' : 'differs',
 });
 
-function treatmentFactor(question: keyof typeof TREATMENT_NAMES, a: Passport, b: Passport): Factor {
+const isDeepEqual = (a: readonly string[], b: readonly string[]): boolean => a.length === b.length && a.every((one, i) => one === b[i]);
+
+/** @param isOneWhole both were split from one lot: what nobody knows of it is the same unknown for both */
+function treatmentFactor(question: keyof typeof TREATMENT_NAMES, a: Passport, b: Passport, isOneWhole: boolean): Factor {
   const [stateA, stateB] = [a.state[question], b.state[question]];
   const base = { what: TREATMENT_NAMES[question], a: words(question, a), b: words(question, b) };
+  const untouched = isOneWhole && stateA === stateB && base.a === base.b && [a, b].every((passport) => own(question, passport).length === 0);
+  if (untouched && !SURE.includes(stateA)) return { ...base, a: `${base.a}, of one whole`, b: `${base.b}, of one whole`, verdict: 'same' };
   if (!SURE.includes(stateA) || !SURE.includes(stateB)) return { ...base, verdict: 'cannotTell' };
   if (stateA !== stateB) return { ...base, verdict: 'differs' };
   if (stateA === 'noneOnPurpose') return { ...base, verdict: 'same' };
@@ -128,8 +139,11 @@ function bathFactor(a: Passport, b: Passport): Factor[] {
   return [{ what: 'dyebath', a: first.note || 'its own', b: same ? 'the same' : second.note || 'its own', verdict: same ? 'same' : 'differs' }];
 }
 
-/** Minutes this close to each other are the same hand. */
+/** Closer than this is the same hand, or the same strip and thermometer: common practice, no source. */
 const SAME_MIN = 2;
+const SAME_HOT_K = 2;
+const SAME_PH = 0.3;
+const SAME_VOLUME = 0.05;
 
 /** How the dyeing was done, beside what with: preparation, which use of the bath, where, how long. A row as soon as one of the two says. */
 function howFactors(a: Passport, b: Passport): Factor[] {
@@ -143,16 +157,75 @@ function howFactors(a: Passport, b: Passport): Factor[] {
   row('preparation', (one) => one.how?.preparation);
   row('which use of the bath', (one) => (one.how?.draw === undefined ? undefined : ordinal(one.how.draw)));
   row('place', (one) => one.how?.place);
-  const minutes = (all: readonly Treatment[]) => [...new Map(all.map((one) => [stepOf(one), one.how?.inMin])).values()];
-  const [inA, inB] = [minutes(x), minutes(y)];
-  if (inA.some((min) => min !== undefined) || inB.some((min) => min !== undefined)) {
-    const text = (all: readonly (number | undefined)[]) => all.map((min) => (min === undefined ? 'unknown' : printDuration(min))).join(', then ') || 'unknown';
-    const unknown = inA.length === 0 || inB.length === 0 || [...inA, ...inB].some((min) => min === undefined);
-    const same = inA.length === inB.length && inA.every((min, i) => Math.abs((min ?? 0) - (inB[i] ?? 0)) <= SAME_MIN);
-    rows.push({ what: 'in the bath', a: text(inA), b: text(inB), verdict: unknown ? 'cannotTell' : same ? 'same' : 'differs' });
-  }
+  const minutes = measuredFactor(
+    'in the bath',
+    x,
+    y,
+    (how) => how.inMin,
+    printDuration,
+    () => SAME_MIN,
+  );
+  rows.push(
+    ...minutes,
+    // Longer in is longer held: one difference is counted once.
+    ...(minutes[0]?.verdict === 'differs'
+      ? []
+      : measuredFactor(
+          'held in the band',
+          x,
+          y,
+          (how) => how.heldMin,
+          printDuration,
+          () => SAME_MIN,
+        )),
+    ...measuredFactor(
+      'highest temperature',
+      x,
+      y,
+      (how) => how.hottestC,
+      printTemperature,
+      () => SAME_HOT_K,
+    ),
+    ...measuredFactor(
+      'pH of the bath',
+      x,
+      y,
+      (how) => how.ph,
+      printNumber,
+      () => SAME_PH,
+    ),
+    ...measuredFactor(
+      'volume of the bath',
+      x,
+      y,
+      (how) => how.bathMl,
+      printVolume,
+      (most) => most * SAME_VOLUME,
+    ),
+  );
   return rows;
 }
+
+/** A figure of each dyebath, in order. A row as soon as one of the two has it; measured of one alone, nobody can tell. */
+function measuredFactor(
+  what: string,
+  a: readonly Treatment[],
+  b: readonly Treatment[],
+  of: (how: How) => number | undefined,
+  print: (value: number) => string,
+  tolerance: (most: number) => number,
+): Factor[] {
+  const figures = (all: readonly Treatment[]) => [...new Map(all.map((one) => [stepOf(one), one.how && of(one.how)])).values()];
+  const [x, y] = [figures(a), figures(b)];
+  if ([...x, ...y].every((value) => value === undefined)) return [];
+  const text = (all: readonly (number | undefined)[]) => all.map((value) => (value === undefined ? 'unknown' : print(value))).join(', then ') || 'unknown';
+  const isUnknown = x.length === 0 || y.length === 0 || [...x, ...y].some((value) => value === undefined);
+  const isNear = (one: number, other: number) => Math.abs(one - other) <= tolerance(Math.max(one, other)) + ROUNDING;
+  const isSame = x.length === y.length && x.every((value, i) => isNear(value ?? 0, y[i] ?? 0));
+  return [{ what, a: text(x), b: text(y), verdict: isUnknown ? 'cannotTell' : isSame ? 'same' : 'differs' }];
+}
+/** A threshold met exactly is met. */
+const ROUNDING = 1e-9;
 
 const stepOf = ({ from, id }: Treatment): string => ('run' in from ? `${from.run}/${from.stepId}` : id);
 const ordinal = (n: number): string => (n === 1 ? 'first' : n === 2 ? 'second' : n === 3 ? 'third' : `${n}th`);

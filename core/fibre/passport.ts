@@ -24,6 +24,13 @@ export interface How {
   readonly place?: string | undefined;
   /** Minutes in contact. */
   readonly inMin?: number | undefined;
+  /** Minutes of its holds that its readings credit, of those that were measured at all. */
+  readonly heldMin?: number | undefined;
+  /** The highest temperature that was read, °C. */
+  readonly hottestC?: number | undefined;
+  /** The last pH and volume that were read in the bath. */
+  readonly ph?: number | undefined;
+  readonly bathMl?: number | undefined;
 }
 
 export interface Treatment {

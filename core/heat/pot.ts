@@ -1,3 +1,5 @@
+import { shapeOf, WATER_J_PER_KG_K } from './losses';
+
 /**
  * A pot as one lumped body: m c dT/dt = P − UA (T − T_room), with evaporation taking its latent heat. Between changes
  * of the burner the solution is an exponential, so a step of any length is exact and stable.
@@ -9,9 +11,6 @@ export interface PotBody {
   readonly roomC: number;
   readonly boilC: number;
 }
-
-/** Specific heat of water, J/(kg K): IAPWS-IF97, mean of 15-95 °C. */
-const WATER_J_PER_KG_K = 4186;
 
 /** Steady temperature the pot would reach with this heat, °C, the boil not counted. */
 export const steadyC = (pot: PotBody, heatW: number): number => pot.roomC + heatW / pot.uaWPerK;
@@ -42,7 +41,6 @@ export const holdingW = (pot: PotBody, atC: number): number => pot.uaWPerK * (at
  * replaced by what a pot's own curves teach).
  */
 export function estimatedUaWPerK(vesselLitres: number, lid: boolean): number {
-  const radiusM = Math.cbrt(vesselLitres / 1000 / Math.PI); // height = radius
-  const surfaceM2 = 2 * Math.PI * radiusM * radiusM + 2 * Math.PI * radiusM * radiusM;
-  return surfaceM2 * (lid ? 12 : 18);
+  const { wallM2, openM2 } = shapeOf(vesselLitres);
+  return (wallM2 + openM2) * (lid ? 12 : 18);
 }

@@ -23,5 +23,11 @@ export interface Home {
   readonly measures?: Measures | undefined;
   /** The tap's, as mg/L of calcium carbonate; missing or null: nobody asked. */
   readonly water?: { readonly alkalinityMgL: Known; readonly hardnessMgL: Known } | undefined;
+  /** Heat is on and nobody touched anything for so long: it is asked whether somebody is there, min; null: never asked, missing: as usual. */
+  readonly attendMin?: number | null | undefined;
   readonly revision: number;
 }
+
+/** As long as a pot may be on the heat unasked, min: our choice, after the look-in every 15 to 20 min of the safety handbook (P5) was missed twice. */
+export const USUAL_ATTEND_MIN = 45;
+export const attendMinOf = ({ attendMin }: Pick<Home, 'attendMin'>): number | null => (attendMin === undefined ? USUAL_ATTEND_MIN : attendMin);

@@ -8,10 +8,21 @@ const wool = { composition: [{ fibre: 'wool', pct: 100 }], finishes: [] } as Par
 const silk = { composition: [{ fibre: 'silk', pct: 100 }], finishes: [] } as typeof wool;
 const item = (id: string, methodId: string, more: Partial<ChainItem> = {}): ChainItem => ({ id, methodId, params: {}, dyestuffId: null, ...more });
 const chain = [item('c1', 'scour-protein'), item('c2', 'alum-10'), item('c3', 'dyebath', { dyestuffId: 'weld' })];
-const against: Against = { runId: 'r', name: 'Weld in May', chain, overrules: {}, plantAmounts: {}, extras: {}, lids: {}, fibre: fibreText([wool]) };
+const against: Against = {
+  runId: 'r',
+  name: 'Weld in May',
+  chain,
+  overrules: {},
+  plantAmounts: {},
+  extras: {},
+  lids: {},
+  labels: {},
+  doseOf: null,
+  fibre: fibreText([wool]),
+};
 const book = methodBook([]);
 const changes = (draft: Partial<Parameters<typeof changesAgainst>[0]>, lots = [wool]) =>
-  changesAgainst({ chain, overrules: {}, ...draft }, against, lots, book, STARTER).map(({ says }) => says);
+  changesAgainst({ chain, overrules: {}, vessels: {}, ...draft }, against, lots, book, STARTER).map(({ says }) => says);
 const alum = book.find('alum-10');
 const pct = alum?.params[0];
 
@@ -42,6 +53,14 @@ test('what is set by hand counts as well: an amount, a lid, whom a step is for',
   expect(changes({ overrules: { a: 1, b: 2 } })).toHaveLength(2);
   expect(changes({ lids: { 'c3-dye': 'sealed' } })).toEqual(['How a pot is covered']);
   expect(changes({ chain: chain.with(1, item('c2', 'alum-10', { lotIds: ['a'] })) })).toEqual([expect.stringContaining('for other lots')]);
+});
+
+test('of what percents are, what a label says, a pot by hand', () => {
+  expect(changes({ doseOf: 'share' })).toEqual(['What percents are of']);
+  expect(changes({ labels: { alum: 'dodecahydrate' } })).toEqual([`${STARTER.nameOf('alum')}: what its label says`]);
+  expect(changes({ vessels: { 'c3-dye': 'small' } })).toEqual(['A pot chosen by hand']);
+  const older: Against = { ...against, labels: undefined, doseOf: undefined };
+  expect(changesAgainst({ chain, overrules: {}, vessels: {}, labels: { alum: 'x' } }, older, [wool], book, STARTER)).toEqual([]);
 });
 
 test('the guard counts', () => {

@@ -22,7 +22,7 @@ export const fibreText = (lots: readonly Pick<Lot, 'composition' | 'finishes'>[]
 
 /** Everything in which a draft differs from what it repeats. @param lots those of the draft */
 export function changesAgainst(
-  draft: Pick<Draft, 'chain' | 'overrules' | 'plantAmounts' | 'extras' | 'lids'>,
+  draft: Pick<Draft, 'chain' | 'overrules' | 'plantAmounts' | 'extras' | 'lids' | 'labels' | 'doseOf' | 'vessels'>,
   against: Against,
   lots: Parameters<typeof fibreText>[0],
   methods: MethodBook,
@@ -50,6 +50,13 @@ export function changesAgainst(
   if (!same(draft.lids ?? {}, against.lids)) changes.push({ at: 'lids', says: 'How a pot is covered' });
   if (!same(draft.plantAmounts ?? {}, against.plantAmounts)) changes.push({ at: 'plantAmounts', says: 'How much of a plant' });
   if (!same(draft.extras ?? {}, against.extras)) changes.push({ at: 'extras', says: 'What goes in beside the method' });
+  if (against.doseOf !== undefined && (draft.doseOf ?? null) !== against.doseOf) changes.push({ at: 'doseOf', says: 'What percents are of' });
+  const { labels } = against;
+  if (labels)
+    for (const id of new Set([...Object.keys(draft.labels ?? {}), ...Object.keys(labels)]))
+      if (draft.labels?.[id] !== labels[id]) changes.push({ at: `label ${id}`, says: `${shelf.nameOf(id)}: what its label says` });
+  // What is repeated has no pot of its own choosing: its size and metal may tell. When a step is does not; how long goods rest is compared afterwards.
+  if (Object.keys(draft.vessels).length > 0) changes.push({ at: 'vessels', says: 'A pot chosen by hand' });
   return changes;
 }
 

@@ -1,7 +1,8 @@
 import { bandsOf, byStrength, gramsPerLitre, perPiece, perPortion, portionsOf, shareOfBath } from '../dose/counts';
 import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
-import { type Known, oneOf } from '../figure';
+import { type Known, knownOf, oneOf } from '../figure';
+import { KEPT_BATH, type Liquor } from '../liquor/liquor';
 import type { AmountUnit } from '../measure/print';
 import { type AdditionRule, type BathRule, type Method, type Ref, resolveRef, type StepTemplate } from '../method/method';
 import { unreachable } from '../result';
@@ -71,6 +72,19 @@ export function paramsOf(method: Method, item: ChainItem, dyestuffs: readonly Dy
   const usual = usualFor(method, dyestuffs);
   return Object.fromEntries(method.params.map(({ key }) => [key, item.params[key] === undefined ? (usual[key] ?? null) : (item.params[key] ?? null)]));
 }
+
+/** What of a kept bath is brought out: all that is there, unless somebody says less. */
+export const drawnAmount = (liquor: Liquor, overruled: Known): PlannedAmount => ({
+  id: 'water',
+  substance: KEPT_BATH,
+  name: liquor.name,
+  form: null,
+  unit: 'mL',
+  overruled,
+  words: null,
+  perDryG: null,
+  proposed: work('all that is there', [{ name: 'there', value: knownOf(liquor.volumeMl), unit: 'mL' }], 'mL', 'by all that was done to this bath', (mL) => mL),
+});
 
 export function bathAmount(bath: BathRule | null, template: StepTemplate, base: Omit<Base, 'waterMl'>, overruled: Known): PlannedAmount | null {
   if (bath === null) return null;

@@ -2,8 +2,10 @@ import { expectedHex } from '../colour/expected';
 import { UNDYED_HEX } from '../colour/undyed';
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
+import type { KnownPot } from '../heat/learnPot';
 import type { Home } from '../kitchen/home';
 import { holdsMany, type Vessel } from '../kitchen/vessel';
+import type { Liquor } from '../liquor/liquor';
 import { LIBRARY, type MethodBook } from '../method/library';
 import { unreachable } from '../result';
 import { rankFindings } from '../safety/finding';
@@ -12,7 +14,6 @@ import { absences, homeWindows, type Window } from '../schedule/diary';
 import { bestOrder } from '../schedule/orders';
 import type { Scheduler, Segment, Task } from '../schedule/problem';
 import { NO_OWN, type OwnSubstances, shelfOf } from '../shelf/library';
-import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { type OwnDye, ownDyeOf } from '../swatch/ownDyes';
 import type { Draft } from './draft';
@@ -46,6 +47,8 @@ export interface PlanInput {
   readonly scheduler?: Scheduler;
   /** What dyestuffs gave here: goes before what the shelf says of them. */
   readonly ownDyes?: readonly OwnDye[];
+  /** What one's own pots taught: how long they take to heat up. */
+  readonly pots?: readonly KnownPot[];
 }
 
 export interface PlanHead {
@@ -66,7 +69,7 @@ const SOON_MS = 86_400_000;
 
 /** Everything a plan is, worked out from what was asked for: quantities, vessels, times, cautions, questions. */
 export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
-  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {}, others = [], ownDyes = [] } = input;
+  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {}, others = [], ownDyes = [], pots = [] } = input;
   const soon = { fromMs: draft.startMs, toMs: draft.startMs + SOON_MS };
   const shelf = shelfOf(own);
   const problems: PlanProblem[] = [];
@@ -77,7 +80,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   const sketches =
     lots.length === 0
       ? []
-      : sketchSteps({ draft, lots, vessels: input.vessels, home, methods, shelf, liquors, labels, taken: takenVessels(others, soon) }, problems);
+      : sketchSteps({ draft, lots, vessels: input.vessels, home, methods, shelf, liquors, labels, pots, taken: takenVessels(others, soon) }, problems);
   if (problems.length > 0) return { plan: null, problems };
 
   const horizonMs = draft.startMs + HORIZON_MS;

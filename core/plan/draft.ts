@@ -46,6 +46,9 @@ export interface Against {
   readonly plantAmounts: NonNullable<Draft['plantAmounts']>;
   readonly extras: NonNullable<Draft['extras']>;
   readonly lids: NonNullable<Draft['lids']>;
+  /** Missing in what was begun before they were kept: then they are not held against each other. */
+  readonly labels?: NonNullable<Draft['labels']> | undefined;
+  readonly doseOf?: Draft['doseOf'];
   /** What the fibre was, in words. */
   readonly fibre: string;
 }

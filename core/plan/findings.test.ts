@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
+import type { Liquor } from '../liquor/liquor';
 import { METHODS } from '../method/library';
-import type { Liquor } from '../shelf/liquor';
 import { buildPlan } from './buildPlan';
 import type { ChainItem, Draft } from './draft';
 import type { Plan } from './plan';

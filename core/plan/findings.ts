@@ -1,11 +1,13 @@
+import { knownOf, leastOf, mostOf } from '../figure';
+import { freshness } from '../liquor/liquor';
 import { above } from '../measure/limits';
-import { printDuration, printNumber } from '../measure/print';
+import { printDuration, printNumber, printVolume } from '../measure/print';
 import { type Finding, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
-import { freshness } from '../shelf/liquor';
 import { printDayClock } from '../time/zone';
 import { UNKNOWN_PLANT } from './amounts';
 import { isNeeded, neededText } from './neededVessel';
+import { plannedKnown } from './plan';
 import { type Context, factsOf, type Step } from './stepFacts';
 
 /** Every rule on every step of a plan. A typed reason turns a passable stop into a caution. */
@@ -67,6 +69,14 @@ function keptLiquor(step: Step, { liquors = [], steps }: Context): Finding[] {
     found.push(say('caution', `${liquor.name} is past its day: look and smell from afar; fuzzy or coloured growth goes into the bin.`));
   if (liquor.ph !== null && (above(liquor.ph, 11) || above(2.5, liquor.ph)))
     found.push(say('caution', `${liquor.name} reads pH ${printNumber(liquor.ph)}: gloves and goggles; bring it nearer to neutral before goods go in.`));
+  const [there, wanted] = [mostOf(knownOf(liquor.volumeMl)), step.water ? leastOf(plannedKnown(step.water)) : null];
+  if (there !== null && wanted !== null && above(wanted, there))
+    found.push(
+      say(
+        'caution',
+        `${liquor.name} holds ${printVolume(there)}, and ${printVolume(wanted)} of it are wanted: take less, or top up with water and expect it paler.`,
+      ),
+    );
   if (liquor.uses >= USED_UP_AFTER)
     found.push(say('note', `${liquor.name} has given ${liquor.uses} baths: most are spent by then. Try a strip first, or make a fresh one.`));
   return found;

@@ -14,9 +14,25 @@ export interface SpanMin {
   readonly beyondMin?: number;
 }
 
+/** How long heating up took before, as its curves say. */
+export interface RaiseLearnt {
+  /** Curves it rests on. */
+  readonly n: number;
+  readonly minMin: number;
+  /** Null: it may take longer than anybody waits. */
+  readonly maxMin: number | null;
+}
+
 export type Phase =
   | { readonly kind: 'charge'; readonly minutes: number; readonly act: string }
-  | { readonly kind: 'raise'; readonly toC: number | null; readonly maxRateCPerMin: number | null; readonly minutes: number }
+  | {
+      readonly kind: 'raise';
+      readonly toC: number | null;
+      readonly maxRateCPerMin: number | null;
+      readonly minutes: number;
+      /** By the pot's own curves; missing: by what its heat can do, or a usual rise. */
+      readonly learnt?: RaiseLearnt;
+    }
   | {
       readonly kind: 'hold';
       readonly bandC: readonly [number, number] | null;

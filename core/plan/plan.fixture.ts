@@ -2,7 +2,7 @@ import type { Lot } from '../fibre/lot';
 import { measured, UNKNOWN } from '../figure';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
-import type { Liquor } from '../shelf/liquor';
+import type { Liquor } from '../liquor/liquor';
 import { zonedMs } from '../time/zone';
 import { buildPlan, type PlanInput } from './buildPlan';
 import type { ChainItem, Draft } from './draft';

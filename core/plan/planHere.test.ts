@@ -17,6 +17,7 @@ const kitchen: Kitchen = {
   labels: {},
   others: [],
   ownDyes: [],
+  pots: [],
 };
 
 test('what is shown while typing is what is planned when it is kept', () => {

@@ -1,13 +1,14 @@
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
+import type { KnownPot } from '../heat/learnPot';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
+import type { Liquor } from '../liquor/liquor';
 import { LIBRARY, methodBook } from '../method/library';
 import type { Method } from '../method/method';
 import type { Assistant } from '../shelf/assistant';
 import type { Dyestuff } from '../shelf/dyestuff';
 import { STARTER, shelfOf } from '../shelf/library';
-import type { Liquor } from '../shelf/liquor';
 import type { OwnDye } from '../swatch/ownDyes';
 import { type BuiltPlan, buildPlan, type PlanInput } from './buildPlan';
 import type { Draft } from './draft';
@@ -29,6 +30,7 @@ export interface Kitchen {
   readonly labels: Readonly<Record<string, string>>;
   readonly others: readonly Stay[];
   readonly ownDyes: readonly OwnDye[];
+  readonly pots: readonly KnownPot[];
 }
 
 /** The plan of a half-filled draft, for showing only: what is kept is planned again where it is stored. */

@@ -1,15 +1,17 @@
 import { isSpan, type Known } from '../figure';
+import type { LearntPot } from '../heat/fitPot';
+import { type RiseMin, riseMin } from '../heat/learnPot';
+import { ROOM_C } from '../heat/losses';
 import { estimatedUaWPerK, secondsTo } from '../heat/pot';
 import type { Vessel } from '../kitchen/vessel';
 import { above } from '../measure/limits';
 import { type PhaseTemplate, type Ref, resolveRef, type SpanRef } from '../method/method';
 import { unreachable } from '../result';
-import type { Phase, SpanMin } from './phase';
+import type { Phase, RaiseLearnt, SpanMin } from './phase';
 
 /** Cold tap water and a strained liquor, °C (estimates; a reading replaces them). */
-const TAP_C = 15;
+export const TAP_C = 15;
 const STRAINED_C = 40;
-const ROOM_C = 20;
 /** When nothing is known of the burner: the usual rise of a home stove, °C/min (estimate). */
 const USUAL_RATE = 1.2;
 
@@ -19,6 +21,8 @@ export interface PhaseContext {
   readonly waterMl: number | null;
   readonly vessel: Vessel | null;
   readonly maxW: number | null;
+  /** What the pot's own curves taught; missing: nothing yet. */
+  readonly learnt?: LearntPot | undefined;
   readonly boilC: number;
 }
 
@@ -36,7 +40,7 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
       case 'raise': {
         const toC = capped(number(phase.toC), context.boilC - 3);
         const maxRate = phase.maxRateCPerMin === null ? null : number(phase.maxRateCPerMin);
-        return { kind: 'raise', toC, maxRateCPerMin: maxRate, minutes: raiseMin(toC, maxRate, context) };
+        return { kind: 'raise', toC, maxRateCPerMin: maxRate, ...raiseMin(toC, maxRate, context) };
       }
       case 'hold': {
         // Water never gets hotter than the boil of this altitude: a band above it would never be reached.
@@ -89,20 +93,34 @@ function span(ref: SpanRef, params: PhaseContext['params']): SpanMin {
   return { min: Math.min(least, typical), typical, max: Math.max(most, typical), ...(beyondMin === null ? {} : { beyondMin }) };
 }
 
-/** Minutes of heating: what the burner can do, but no faster than the goods allow. Whole minutes, rounded up. */
-function raiseMin(toC: number | null, maxRate: number | null, context: PhaseContext): number {
+/** Minutes of heating: what this pot was seen to do, else what its burner can do; no faster than the goods allow. Whole minutes, rounded up. */
+function raiseMin(toC: number | null, maxRate: number | null, context: PhaseContext): { minutes: number; learnt?: RaiseLearnt } {
   const fromC = startC(context);
   const targetC = toC ?? 80;
-  if (targetC <= fromC) return 1;
+  if (targetC <= fromC) return { minutes: 1 };
   const byRate = (targetC - fromC) / Math.min(maxRate ?? Number.POSITIVE_INFINITY, USUAL_RATE * 10);
+  const least = maxRate === null ? 0 : byRate;
+  const seen = learntMin(fromC, targetC, context);
+  if (seen) {
+    const whole = (minutes: number): number => Math.ceil(Math.max(least, minutes));
+    const [minMin, maxMin] = [whole(seen.lowMin), seen.highMin === null ? null : whole(seen.highMin)];
+    return { minutes: whole(seen.likelyMin), learnt: { n: seen.n, minMin, maxMin } };
+  }
   const bySource = sourceMin(fromC, targetC, context) ?? (targetC - fromC) / USUAL_RATE;
-  return Math.ceil(Math.max(maxRate === null ? 0 : byRate, bySource));
+  return { minutes: Math.ceil(Math.max(least, bySource)) };
+}
+
+// What does not go in is not heated: an overfilled plan is stopped by its own rule, not by an endless rise.
+const filled = (waterMl: number, vesselLitres: number): number => Math.min(waterMl / 1000, vesselLitres);
+
+function learntMin(fromC: number, toC: number, { waterMl, vessel, learnt, boilC }: PhaseContext): RiseMin | null {
+  if (!learnt || waterMl === null || waterMl <= 0 || !vessel?.litres) return null;
+  return riseMin(learnt, vessel.litres, filled(waterMl, vessel.litres), fromC, toC, boilC);
 }
 
 function sourceMin(fromC: number, toC: number, { waterMl, vessel, maxW, boilC }: PhaseContext): number | null {
   if (waterMl === null || waterMl <= 0 || maxW === null || !vessel?.litres) return null;
-  // What does not go in is not heated: an overfilled plan is stopped by its own rule, not by an endless rise.
-  const pot = { litres: Math.min(waterMl / 1000, vessel.litres), uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC };
+  const pot = { litres: filled(waterMl, vessel.litres), uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC };
   const seconds = secondsTo(pot, fromC, toC, maxW);
   return seconds === null ? null : seconds / 60;
 }

@@ -5,12 +5,12 @@ import { boilingC } from '../heat/boiling';
 import { steamerDryMin, steamerLookMin } from '../heat/steamer';
 import { wattUnder } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
+import type { Liquor } from '../liquor/liquor';
 import type { MethodBook } from '../method/library';
 import type { StepTemplate } from '../method/method';
 import type { Task } from '../schedule/problem';
-import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
-import { additionAmount, asSaid, bathAmount, extraAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
+import { additionAmount, asSaid, bathAmount, drawnAmount, extraAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
 import { doseWeight } from './blend';
 import type { ChainItem } from './draft';
 import { isNeeded } from './neededVessel';
@@ -97,8 +97,8 @@ function sketchStep(
     labels: { ...input.labels, ...draft.labels },
     shelf,
   };
-  const water = bathAmount(template.bath, template, base, overrule('water'));
-  const bathKnown = continues ? continues.waterMl : liquor ? knownOf(liquor.volumeMl) : water ? plannedKnown(water) : template.liquor === 'none' ? 0 : null;
+  const water = liquor ? drawnAmount(liquor, overrule('water')) : bathAmount(template.bath, template, base, overrule('water'));
+  const bathKnown = continues ? continues.waterMl : water ? plannedKnown(water) : template.liquor === 'none' ? 0 : null;
   const additions = template.additions.flatMap((rule) => {
     const whole = { ...base, waterMl: bathKnown };
     const amounts = [additionAmount(rule, whole, overrule(rule.id))];

@@ -1,5 +1,6 @@
 import type { Lot } from '../fibre/lot';
 import type { Known } from '../figure';
+import { potOn } from '../heat/learnPot';
 import { wattUnder } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { StepTemplate } from '../method/method';
@@ -31,6 +32,7 @@ export function phasesOf(
     vessel: at.vessel,
     liquorStartsWarm: template.liquor === 'uses',
     maxW: wattUnder(input.home, at.vessel),
+    learnt: potOn(input.pots ?? [], at.vessel),
     boilC: at.boilC,
   }).map((phase) =>
     phase.kind === 'hold' && phase.flipAtMin !== null && template.kind !== 'bundle' && !flipNeeded(at.inVesselG) ? { ...phase, flipAtMin: null } : phase,

@@ -1,9 +1,10 @@
 import type { Lot } from '../fibre/lot';
+import type { KnownPot } from '../heat/learnPot';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
+import type { Liquor } from '../liquor/liquor';
 import type { MethodBook } from '../method/library';
 import type { Task } from '../schedule/problem';
-import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import type { Draft } from './draft';
 import type { PlanStep } from './plan';
@@ -26,6 +27,7 @@ export interface SketchInput {
   readonly shelf: Shelf;
   readonly liquors: readonly Liquor[];
   readonly labels: Readonly<Record<string, string>>;
+  readonly pots?: readonly KnownPot[];
   /** Vessels that other sessions need about then. */
   readonly taken?: ReadonlySet<string>;
 }

@@ -4,14 +4,15 @@ import { wofPctOf } from '../dose/dose';
 import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/lot';
 import { knownOf, leastOf, mostOf, sumFigures } from '../figure';
 import type { Home } from '../kitchen/home';
+import { KEPT_BATH, type Liquor } from '../liquor/liquor';
 import { above, atLeast } from '../measure/limits';
 import type { Content, StepFacts } from '../safety/facts';
 import type { Window } from '../schedule/diary';
 import { FORMS, labelForm } from '../shelf/forms';
-import type { Liquor } from '../shelf/liquor';
 import type { Shelf } from '../shelf/lookup';
 import { labelMissing } from './amounts';
 import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
+import { tapOf } from './phGiven';
 import { type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 import { startC } from './resolvePhases';
 import type { Sketch } from './sketched';
@@ -111,7 +112,7 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
       .filter((phase) => phase.kind === 'soak' || phase.kind === 'until' || phase.kind === 'rest')
       .reduce((sum, phase) => sum + typicalMin(phase), 0),
     plantIn: contents.some((content) => content.dyestuff !== null) || (step.fit !== null && step.dyestuffId !== null && step.kind === 'solar'),
-    ph: context.seen?.ph ?? bathPh(bath.inBath, waterMl),
+    ph: context.seen?.ph ?? bathPh(bath.inBath, waterMl, tapOf(home).band.likely),
     alkaliMin: contactMin,
     ironBeforePct: ironBefore(step, index, context),
     ironHotMin:
@@ -135,7 +136,7 @@ function plannedIn(step: Step, { lots, shelf, labels }: Context): Content[] {
   // A limit looks at the most that may go in, on the least that it may go to.
   const dryG = leastOf(knownOf(sumFigures(lots.filter((lot) => ids.includes(lot.id)).map((lot) => lot.dryWeightG))));
   const waterMl = bathMlOf(step);
-  const all = step.water && step.water.substance !== 'water' ? [...step.additions, step.water] : step.additions;
+  const all = step.water && step.water.substance !== 'water' && step.water.substance !== KEPT_BATH ? [...step.additions, step.water] : step.additions;
   return asPutIn(
     step,
     all.filter((addition) => addition.substance !== 'water').map((addition) => contentOf(addition, dryG, waterMl, shelf, labels)),

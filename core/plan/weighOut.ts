@@ -49,7 +49,7 @@ export function weighOut(plan: Pick<Plan, 'steps' | 'home' | 'own'>): WeighLine[
 }
 
 /** Of a bath that is told in all, what is poured as water: 1 L with 250 mL vinegar in it wants 750 mL. */
-function toPour(water: PlannedAmount, step: PlanStep): PlannedAmount {
+export function toPour(water: PlannedAmount, step: PlanStep): PlannedAmount {
   if (water.name !== BATH_IN_ALL) return water;
   const allMl = amountOf(water);
   const otherMl = step.additions.filter((one) => one.unit === 'mL').map(amountOf);

@@ -10,6 +10,9 @@ export interface WeighTick {
   readonly atMs: number;
 }
 
+/** The tick of what is to be worn before the tubs of a step are opened (safety handbook R31, P10). */
+export const wearKey = (stepId: string): string => `${stepId}/wear`;
+
 /** The tick that stands for each key. */
 export function standingTicks(ticks: readonly WeighTick[]): Map<string, WeighTick> {
   const standing = new Map<string, WeighTick>();

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { measured, UNKNOWN } from '../figure';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { STARTER } from '../shelf/library';
-import { bathNow, factFindings, movingFindings, substanceByName } from './additionFindings';
+import { bathNow, factFindings, movingFindings, risingNow, substanceByName } from './additionFindings';
+import { stepClock } from './clock';
 import { foldRun, type LoggedAddition } from './fold';
 
 const plan = planned([wool('a', 100)]);
@@ -92,3 +93,31 @@ test.each([
   ['tea', 'tea'],
   ['grandmother’s powder', 'grandmother’s powder'],
 ])('%s is %s', (name, id) => expect(substanceByName(name, STARTER)).toBe(id));
+
+describe('R8 as it happens (safety handbook: wool 20 to 85 °C in 40 min is 1.63 °C/min, a caution; in 60 min a note)', () => {
+  const dye = plan.steps.find(({ phases, lotIds }) => lotIds.length > 0 && phases.some(({ kind }) => kind === 'raise'));
+  if (!dye) throw new Error('the usual plan heats wool');
+  const raise = dye.phases.findIndex(({ kind }) => kind === 'raise');
+  const MIN = 60_000;
+  const began = { type: 'phaseEntered', stepId: dye.id, phaseIndex: raise, id: 'e', atMs: 0, recordedAtMs: 0 } as const;
+  const rising = (cPerMin: number, min: number, lots = plan.lots) => {
+    const readings = Array.from({ length: min + 1 }, (_, i) => ({ atMs: i * MIN, bathC: 40 + cPerMin * i }));
+    const own = foldRun(plan.steps, [{ type: 'started', planVersion: 1, id: 's', atMs: 0, recordedAtMs: 0 }, began]).steps[dye.id];
+    return own ? risingNow({ lots }, dye, stepClock({ ...dye, phases: [...dye.phases.slice(0, raise + 1)] }, own, readings, min * MIN)) : [];
+  };
+  test.each([
+    [1.63, 20, 'caution'],
+    [1.08, 20, 'note'],
+    [0.9, 20, undefined],
+    // Two readings a moment apart tell no rate.
+    [3, 2, undefined],
+  ])('%f °C/min over %i min: %s', (cPerMin, min, severity) => expect(rising(cPerMin, min)[0]?.severity).toBe(severity));
+  test('linen may rise as it likes', () =>
+    expect(
+      rising(
+        3,
+        20,
+        plan.lots.map((lot) => ({ ...lot, composition: [{ fibre: 'linen' as const, pct: 100 }] })),
+      ),
+    ).toEqual([]));
+});

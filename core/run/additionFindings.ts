@@ -1,3 +1,4 @@
+import { hasWool } from '../fibre/lot';
 import { type Figure, knownOf } from '../figure';
 import { atLeast } from '../measure/limits';
 import { type AmountUnit, printNumber } from '../measure/print';
@@ -6,9 +7,11 @@ import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { asPutIn, type Context, contentOf, factsOf, type Seen, UNKNOWN_HOT_C } from '../plan/stepFacts';
 import { type Finding, isStop, rankFindings } from '../safety/finding';
 import { checkStep } from '../safety/rules/all';
+import { riseSaid } from '../safety/rules/fibre';
 import { liftSaid } from '../safety/rules/work';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
+import type { StepClock } from './clock';
 import type { StepState } from './fold';
 import { type Pouring, pouringPh } from './phNext';
 
@@ -64,6 +67,13 @@ export function movingFindings(step: Pick<PlanStep, 'id' | 'fit' | 'phases'>, ow
   const hold = step.phases.find((phase) => phase.kind === 'hold');
   const hotC = latestC ?? own?.typedC.at(-1)?.bathC ?? (heatOn ? (hold?.bandC?.[1] ?? UNKNOWN_HOT_C) : null);
   return liftSaid(step.fit.totalKg, hotC).map((said): Finding => ({ rule: 'R13', stepId: step.id, ...said }));
+}
+
+/** R8 as it happens: wool that is heated up faster than it stands, by what was read. */
+export function risingNow(plan: Pick<Plan, 'lots'>, step: PlanStep, clock: Pick<StepClock, 'riseCPerMin' | 'current'>): Finding[] {
+  if (clock.riseCPerMin === null || clock.current?.phase.kind !== 'raise' || step.kind === 'bundle') return [];
+  const isWool = plan.lots.some(({ id, composition }) => step.lotIds.includes(id) && hasWool(composition));
+  return isWool ? riseSaid(clock.riseCPerMin).map((said): Finding => ({ rule: 'R8', stepId: step.id, ...said })) : [];
 }
 
 /** What to do now about a bath as it really is: a stop afterwards is advice, not a refusal. */

@@ -13,17 +13,17 @@ const add = (stepId: string, substance: string): RunEvent => ev({ type: 'additio
 
 test('a bath that went on in its pot stands there once, at its last step, with what went in on the way', () => {
   const state = foldRun(plan.steps, [...done('c3-extract', 'c4-strain', 'c5-dye', 'c6-rest'), add('c3-extract', 'weld'), add('c5-dye', 'copperSulfate')]);
-  const baths = bathsLeft(plan, state);
+  const baths = bathsLeft(plan, state, 0);
   expect(baths.map((bath) => bath.stepId)).toEqual(['c6-rest']);
   expect(baths[0]).toMatchObject({ dyestuffId: 'weld' });
   expect(baths[0]?.pour[0]).toContain('hazardous waste');
 });
 test('strong pH is neutralised first', () => {
   const state = foldRun(plan.steps, [...done('c2-mordant'), ev({ type: 'reading', stepId: 'c2-mordant', quantity: 'ph', value: 11 })]);
-  expect(bathsLeft(plan, state)[0]?.pour[0]).toContain('bring the pH');
+  expect(bathsLeft(plan, state, 0)[0]?.pour[0]).toContain('bring the pH');
 });
-test('what is not done, and the line, leave no bath', () => expect(bathsLeft(plan, foldRun(plan.steps, done('c8-dry')))).toEqual([]));
+test('what is not done, and the line, leave no bath', () => expect(bathsLeft(plan, foldRun(plan.steps, done('c8-dry')), 0)).toEqual([]));
 test('a measured volume stands before the planned one', () => {
   const state = foldRun(plan.steps, [...done('c2-mordant'), ev({ type: 'reading', stepId: 'c2-mordant', quantity: 'volumeMl', value: 2500 })]);
-  expect(bathsLeft(plan, state)[0]?.volumeMl).toEqual(measured(2500));
+  expect(bathsLeft(plan, state, 0)[0]?.volumeMl).toEqual(measured(2500));
 });

@@ -1,28 +1,35 @@
+import type { Balance } from '../bath/balance';
 import { bathIdAt } from '../bath/bath';
-import { type Figure, figureOf, measured } from '../figure';
-import { type Plan, type PlanStep, plannedKnown } from '../plan/plan';
-import { LEFT_OVER_WORD, type LeftOver } from '../shelf/assistant';
+import { pourWays } from '../bath/pour';
+import { type Figure, figureOf } from '../figure';
+import type { Plan, PlanStep } from '../plan/plan';
 import { shelfOf } from '../shelf/library';
+import { bathBalance } from './bathActs';
 import type { RunState } from './fold';
 
 /** A bath that stands there when its last step is done: kept, or poured away with a thought. */
 export interface BathLeft {
   readonly stepId: string;
   readonly title: string;
+  /** The step that made it. */
+  readonly bathId: string;
   readonly vesselId: string | null;
   /** A dye liquor may be kept; a scour or rinse is only poured away. */
   readonly dyestuffId: string | null;
   readonly volumeMl: Figure;
   readonly ph: number | null;
   readonly doneAtMs: number;
+  /** Loads of goods that were dyed in it. */
+  readonly loads: number;
+  readonly balance: Balance;
+  /** The kept bath that it was brought out of. */
+  readonly liquorId: string | null;
   /** Where it goes, strictest first; one line each. */
   readonly pour: readonly string[];
 }
 
-const STRICT: readonly LeftOver[] = ['W2', 'W3', 'W1', 'W4'];
-
 /** Baths of a run, each once at its last finished step. What went into it by the log decides where it may go (R30). */
-export function bathsLeft(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): BathLeft[] {
+export function bathsLeft(plan: Pick<Plan, 'steps' | 'own' | 'lots' | 'draft'>, state: RunState, nowMs: number): BathLeft[] {
   const shelf = shelfOf(plan.own);
   const last = new Map<string, { step: PlanStep; substances: Set<string>; ph: number | null }>();
   plan.steps.forEach((step, index) => {
@@ -35,20 +42,24 @@ export function bathsLeft(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): B
   });
   return [...last.values()].map(({ step, substances, ph }): BathLeft => {
     const did = state.steps[step.id];
-    const read = did?.volumeMl.at(-1)?.value;
-    const planned = step.water ? plannedKnown(step.water) : (step.fit?.filledMl ?? null);
-    const ways = new Set([...substances].flatMap((id) => shelf.assistant(id)?.leftOver ?? []));
-    if (ph !== null && (ph < 6 || ph > 9)) ways.add('W3');
-    if (ways.size === 0) ways.add('W1');
+    const bathId = bathIdAt(plan.steps, plan.steps.indexOf(step));
+    const balance = bathBalance(plan, state, bathId ?? step.id, nowMs);
+    const { volumeMl, isEstimate } = balance;
     return {
       stepId: step.id,
       title: step.title,
+      bathId: bathId ?? step.id,
       vesselId: did?.vesselId ?? step.vesselId,
       dyestuffId: step.dyestuffId,
-      volumeMl: read !== undefined ? measured(read) : figureOf(planned, 'estimated'),
+      volumeMl: figureOf(volumeMl, isEstimate ? 'estimated' : 'measured'),
       ph,
       doneAtMs: did?.endedAtMs ?? 0,
-      pour: STRICT.filter((way) => ways.has(way)).map((way) => LEFT_OVER_WORD[way]),
+      loads: plan.steps.filter(
+        (one, i) => one.treatment === 'dye' && one.lotIds.length > 0 && bathIdAt(plan.steps, i) === bathId && state.steps[one.id]?.status === 'done',
+      ).length,
+      balance,
+      liquorId: step.liquorId,
+      pour: pourWays([...substances], ph, shelf),
     };
   });
 }

@@ -28,6 +28,8 @@ export interface StepClock {
   readonly current: PhaseClock | null;
   readonly latestC: Reading | null;
   readonly highestC: number | null;
+  /** Average rise above 40 °C while it was heated up, °C/min, as it was read; null without two readings a while apart. */
+  readonly riseCPerMin: number | null;
   readonly lowestHoldC: number | null;
   readonly highestHoldC: number | null;
 }
@@ -75,9 +77,23 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
     current: state.status === 'running' || state.status === 'paused' ? (phases.at(-1) ?? null) : null,
     latestC: own.at(-1) ?? null,
     highestC: own.length > 0 ? own.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
+    riseCPerMin: riseOf(phases, own, endMs),
     lowestHoldC: inHold.length > 0 ? inHold.reduce((min, r) => Math.min(min, r.bathC), Infinity) : null,
     highestHoldC: inHold.length > 0 ? inHold.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
   };
+}
+
+/** Wool felts above this (safety handbook R8), °C; and two readings closer than this tell no rate, min. */
+const RISE_FROM_C = 40;
+const RISE_OVER_MIN = 4;
+
+function riseOf(phases: readonly PhaseClock[], readings: readonly Reading[], endMs: number): number | null {
+  const raise = phases.findLast(({ phase }) => phase.kind === 'raise');
+  if (!raise) return null;
+  const risen = readings.filter(({ atMs, bathC }) => bathC >= RISE_FROM_C && atMs >= raise.enteredMs && atMs <= (raise.leftMs ?? endMs));
+  const [first, last] = [risen[0], risen.at(-1)];
+  const minutes = first && last ? (last.atMs - first.atMs) / 60_000 : 0;
+  return first && last && minutes >= RISE_OVER_MIN ? (last.bathC - first.bathC) / minutes : null;
 }
 
 /** The stretches of a time in which the step was not paused. */

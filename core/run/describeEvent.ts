@@ -27,8 +27,16 @@ const CALL_SAYS = {
   lift: 'to lift',
   finish: 'to end it',
   tooHot: 'that it is too hot',
+  turnDown: 'to turn the heat down',
+  attend: 'whether somebody is with it',
   dip: 'to lift now',
 } as const satisfies Record<CallAct, string>;
+
+/** How the heat was set, in words. */
+export function heatText({ knob, hasLid }: { readonly knob: number | null; readonly hasLid: boolean | null }): string {
+  const heat = knob === null ? (hasLid === null ? 'heat set anew' : '') : knob === 0 ? 'heat off' : `knob at ${printNumber(knob)}`;
+  return [heat, hasLid === null ? '' : `lid ${hasLid ? 'on' : 'off'}`].filter(Boolean).join(', ');
+}
 
 /** One line of the log in words. */
 export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameOf: (substance: string) => string): string {
@@ -60,6 +68,8 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return 'turned the load';
     case 'checked':
       return `looked${event.finding ? `: ${event.finding}` : ''}`;
+    case 'heatSet':
+      return heatText(event);
     case 'callHeard':
       return `heard the call ${CALL_SAYS[event.call]}`;
     case 'moved':

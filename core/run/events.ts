@@ -1,9 +1,12 @@
 import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
 
-export const CALL_ACTS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'check', 'lift', 'finish', 'tooHot', 'dip'] as const;
+export const CALL_ACTS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'check', 'lift', 'finish', 'tooHot', 'turnDown', 'attend', 'dip'] as const;
 /** What hands are called for. */
 export type CallAct = (typeof CALL_ACTS)[number];
+
+/** No knob of a stove goes higher. */
+export const HIGHEST_KNOB = 20;
 
 /** What happened: past tense, facts only. Appended, never changed; a mistake is amended by a later event. */
 export type RunFact =
@@ -25,6 +28,8 @@ export type RunFact =
   | { readonly type: 'checked'; readonly stepId: string; readonly finding: string }
   /** Somebody heard a call and needs no more calling: it rings on no device. */
   | { readonly type: 'callHeard'; readonly stepId: string; readonly call: CallAct }
+  /** The heat under it was set: the number on the knob (0: off), the lid, or both; a knob whose number nobody looked at is null. */
+  | { readonly type: 'heatSet'; readonly stepId: string; readonly knob: number | null; readonly hasLid: boolean | null }
   | { readonly type: 'moved'; readonly stepId: string; readonly toVesselId: string }
   | { readonly type: 'lifted'; readonly stepId: string }
   /** One lot alone leaves the bath before the others, or comes back to it. */

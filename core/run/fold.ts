@@ -28,6 +28,8 @@ export interface StepState {
   readonly stirredAtMs: readonly number[];
   readonly flippedAtMs: readonly number[];
   readonly checks: readonly { readonly atMs: number; readonly finding: string }[];
+  /** As the heat and the lid were set, in time order. */
+  readonly heat: readonly { readonly atMs: number; readonly knob: number | null; readonly hasLid: boolean | null }[];
   /** By what hands were called for: when somebody heard it last. */
   readonly heardMs: Readonly<Partial<Record<CallAct, number>>>;
   readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
@@ -45,6 +47,8 @@ export interface RunState {
   readonly startedAtMs: number | null;
   readonly finishedAtMs: number | null;
   readonly planVersion: number | null;
+  /** When somebody wrote something down last, whatever it was: then somebody was there. */
+  readonly touchedMs: number | null;
   readonly steps: Readonly<Record<string, StepState>>;
   readonly lotWeightsG: Readonly<Record<string, number>>;
   readonly notes: readonly { readonly atMs: number; readonly stepId: string | null; readonly text: string }[];
@@ -106,10 +110,13 @@ export function foldRun(steps: readonly Pick<PlanStep, 'id' | 'vesselId'>[], eve
     startedAtMs: null,
     finishedAtMs: null,
     planVersion: null,
+    touchedMs: null,
     lotWeightsG: {},
     notes: [],
   };
   for (const event of standingEvents(events)) apply(run, states, event);
+  // What was taken back was a touch, too.
+  run.touchedMs = events.reduce<number | null>((last, { recordedAtMs }) => Math.max(last ?? recordedAtMs, recordedAtMs), null);
   return { ...run, steps: states };
 }
 
@@ -174,6 +181,9 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
     case 'checked':
       step.checks.push({ atMs, finding: event.finding });
       return;
+    case 'heatSet':
+      step.heat.push({ atMs, knob: event.knob, hasLid: event.hasLid });
+      return;
     case 'callHeard':
       step.heardMs[event.call] = Math.max(atMs, step.heardMs[event.call] ?? 0);
       return;
@@ -227,6 +237,7 @@ const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
   stirredAtMs: [],
   flippedAtMs: [],
   checks: [],
+  heat: [],
   heardMs: {},
   pauses: [],
   vesselId,

@@ -200,3 +200,43 @@ test('a run that has not begun, and one that is over, call nobody', () => {
   ];
   expect(runNudges(plan, foldRun(plan.steps, over), {}, 3 * MIN)).toEqual([]);
 });
+
+describe('heat on, and nobody there', () => {
+  const dye = step(plan, 'dye');
+  const hold = dye.phases.findIndex(({ kind }) => kind === 'hold');
+  const log = [ev(0, { type: 'started', planVersion: 1 }, 's'), ev(1, { type: 'phaseEntered', stepId: dye.id, phaseIndex: hold }, 'h')];
+  const asked = (events: RunEvent[], nowMin: number, home = plan.home) => {
+    const state = foldRun(plan.steps, events);
+    const clocks = Object.fromEntries(
+      plan.steps.flatMap((one) => {
+        const own = state.steps[one.id];
+        return own ? [[one.id, stepClock(one, own, [], nowMin * MIN)] as const] : [];
+      }),
+    );
+    return runNudges({ ...plan, home }, state, clocks, nowMin * MIN).find(({ act }) => act === 'attend');
+  };
+  test('asked after 45 min without a touch, louder after half as long again', () => {
+    expect(asked(log, 45)).toBeUndefined();
+    expect(asked(log, 46)).toMatchObject({ stop: false, dueMs: 46 * MIN, text: expect.stringContaining('Turn it off if you leave') });
+    expect(asked(log, 69)).toMatchObject({ stop: true });
+  });
+  test('any act is a touch, also one that is set back or taken back', () => {
+    const note: RunEvent = { ...ev(10, { type: 'note', stepId: null, text: 'x' }, 'n'), recordedAtMs: 40 * MIN };
+    expect(asked([...log, note], 60)).toBeUndefined();
+    expect(asked([...log, note], 85)).toBeDefined();
+  });
+  test('as long as the dyer chose, or never; not with the heat off', () => {
+    expect(asked(log, 22, { ...plan.home, attendMin: 20 })).toBeDefined();
+    expect(asked(log, 300, { ...plan.home, attendMin: null })).toBeUndefined();
+    expect(asked([...log, ev(2, { type: 'paused', stepId: dye.id, reason: '' }, 'p')], 200)).toBeUndefined();
+  });
+});
+
+test('the call of a dip comes when its countdown is over: a pause stands still in both', () => {
+  const dip: Phase = { kind: 'dip', exactMin: 3, act: 'Goods in' };
+  const facts: [number, RunFact][] = [
+    [1, { type: 'paused', stepId: step(plan, 'dye').id, reason: 'door' }],
+    [3, { type: 'resumed', stepId: step(plan, 'dye').id }],
+  ];
+  expect(callsIn([dip, lift], 4, { facts }).find(({ act }) => act === 'dip')).toMatchObject({ dueMs: 5 * MIN, stop: false });
+});

@@ -1,7 +1,8 @@
 import { type Known, knownText } from '../figure';
+import { attendMinOf } from '../kitchen/home';
 import { printAmount, printDuration, printTemperature } from '../measure/print';
 import { phAimText, phSaid, phStanding } from '../plan/phAim';
-import { LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
+import { isHeated, LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
 import type { Plan, PlannedAmount, PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
 import { type Diary, homeAtOrAfter } from '../schedule/diary';
@@ -10,6 +11,8 @@ import type { StepClock } from './clock';
 import { dueAdditions } from './dueAdditions';
 import type { CallAct } from './events';
 import type { RunState, StepState } from './fold';
+import type { HeatNow } from './heatNow';
+import { turnDownText } from './heatText';
 
 /** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
 export interface Nudge {
@@ -37,6 +40,7 @@ export function runNudges(
   state: RunState,
   clocks: Readonly<Record<string, StepClock>>,
   nowMs: number,
+  heat: Readonly<Record<string, HeatNow>> = {},
 ): Nudge[] {
   if (state.phase !== 'running') return [];
   const nudges: Nudge[] = [];
@@ -56,9 +60,14 @@ export function runNudges(
       }
     } else if (stepState.status === 'running') {
       const clock = clocks[step.id];
-      if (clock) nudges.push(...runningNudges(step, stepState, clock, nowMs, plan.home.diary, (addition) => amountNow(addition, step, plan, state)));
+      if (clock)
+        nudges.push(
+          ...runningNudges(step, stepState, clock, nowMs, plan.home.diary, (addition) => amountNow(addition, step, plan, state)),
+          ...turnDownCall(step, heat[step.id]),
+        );
     }
   }
+  nudges.push(...attendCall(plan, state, clocks, nowMs));
   return nudges.sort((a, b) => Number(b.stop) - Number(a.stop) || a.dueMs - b.dueMs);
 }
 
@@ -156,7 +165,8 @@ function runningNudges(
       break;
     }
     case 'dip': {
-      const dueMs = now.enteredMs + phase.exactMin * MIN;
+      // As the countdown has it: a pause stands still.
+      const dueMs = now.enteredMs + (phase.exactMin + now.pausedMin) * MIN;
       nudges.push(nudge(step, 'dip', dueMs, 'Lift now', nowMs > dueMs));
       break;
     }
@@ -188,6 +198,33 @@ function runningNudges(
       return unreachable(phase);
   }
   return nudges;
+}
+
+/** Unanswered for as long again by this factor, it is a stop: louder, and on every device. */
+const LOUDER = 1.5;
+
+/** Heat is on and nobody has touched anything for longer than the dyer chose: asked once for all pots of the run. */
+function attendCall(plan: Pick<Plan, 'steps' | 'home'>, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): Nudge[] {
+  const after = attendMinOf(plan.home);
+  const hot = plan.steps.find((step) => {
+    const phase = clocks[step.id]?.current?.phase;
+    return state.steps[step.id]?.status === 'running' && phase !== undefined && isHeated(phase);
+  });
+  if (after === null || !hot || state.touchedMs === null) return [];
+  const askMs = state.touchedMs + after * MIN;
+  // It is no act to look forward to.
+  if (nowMs < askMs) return [];
+  const isLouder = nowMs >= state.touchedMs + LOUDER * after * MIN;
+  const text = isLouder
+    ? 'Nobody answers, and the heat is on: is somebody with it? Turn it off if you leave'
+    : 'Are you with it? The heat is on. Turn it off if you leave';
+  return [nudge(hot, 'attend', askMs, text, isLouder)];
+}
+
+/** Called as early as it is foreseen. It keeps its name while the forecast moves. */
+function turnDownCall(step: PlanStep, heat: HeatNow | undefined): Nudge[] {
+  if (!heat?.turnDown) return [];
+  return [{ ...nudge(step, 'turnDown', 0, turnDownText(heat.turnDown)), dueMs: heat.asOfMs + heat.turnDown.inMin * MIN }];
 }
 
 /** The pH is read before anything goes in and after each addition, until it is where it shall be; to go on answers it too. */

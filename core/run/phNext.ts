@@ -1,13 +1,12 @@
 import { type Band, bandOf, exactly } from '../chem/band';
 import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
-import { isLiquid, movesPh, strengthBand } from '../chem/freed';
-import { alkalinityOf } from '../chem/water';
+import { isLiquid, movesPh } from '../chem/freed';
 import { type Figure, knownOf, oneOf } from '../figure';
 import { type AmountUnit, printAmount } from '../measure/print';
-import { type PhAim, phAimText, phStanding } from '../plan/phAim';
+import { phAimText, phStanding } from '../plan/phAim';
+import { middleOf, strengthOf, tapOf, VOLUME_OFF_PCT } from '../plan/phGiven';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import type { Finding } from '../safety/finding';
-import { labelForm } from '../shelf/forms';
 import type { StepState } from './fold';
 
 /** What is about to go in. */
@@ -20,19 +19,19 @@ export interface Pouring {
 type Of = Pick<Plan, 'labels' | 'draft' | 'home'>;
 type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'>;
 
-/** Of a substance: g per 100 mL, by its label where the plan knows it. */
-const strengthOf = (substance: string, { labels, draft }: Of): Band =>
-  strengthBand(substance, labelForm(substance, { ...labels, ...draft.labels }[substance])?.strengthPct ?? null);
-
 /** An amount in the unit that the sum wants: mL of a liquid, g of a powder; null where it is not known, or said in another. */
 function amountBand({ substance, amount, unit }: Pouring): Band | null {
   return movesPh(substance) && unit === (isLiquid(substance) ? 'mL' : 'g') ? bandOf(knownOf(amount)) : null;
 }
 
-const tapOf = ({ home: { water } }: Of): Band => alkalinityOf(water?.alkalinityMgL ?? null, water?.hardnessMgL ?? null).band;
-
-/** A litre read off a pot is a tenth off, easily (our estimate). */
-const VOLUME_OFF_PCT = 10;
+/** As it was read last, or planned, with every liquid that went in since; null where neither is known. */
+function volumeNow(step: At, state: StepState): number | null {
+  const read = state.volumeMl.at(-1);
+  const begunMl = read?.value ?? (step.water ? amountOf(step.water) : null);
+  if (begunMl === null) return null;
+  const poured = state.additions.filter(({ unit, additionId, atMs }) => unit === 'mL' && additionId !== 'water' && (!read || atMs > read.atMs));
+  return poured.reduce((sum, { amount }) => sum + (oneOf(knownOf(amount)) ?? 0), begunMl);
+}
 
 /**
  * The bath as its strips know it: it stands where the last one said, and gives and takes what was seen between them. Null where nobody
@@ -44,12 +43,12 @@ export function bathByStrips(
   state: StepState,
 ): { readonly bath: BathNow; readonly since: readonly Pouring[]; readonly taught: number } | null {
   const last = state.ph.at(-1);
-  const volumeMl = bandOf(state.volumeMl.at(-1)?.value ?? (step.water ? amountOf(step.water) : null), VOLUME_OFF_PCT);
+  const volumeMl = bandOf(volumeNow(step, state), VOLUME_OFF_PCT);
   if (!last || !volumeMl) return null;
   const acting = state.additions.filter(({ substance }) => movesPh(substance));
   const since = acting.filter(({ atMs }) => atMs > last.atMs);
   if (since.some((one) => amountBand(one) === null)) return null;
-  const bare = { volumeMl, alkalinityMgL: tapOf(plan), tempC: 25 };
+  const bare = { volumeMl, alkalinityMgL: tapOf(plan.home).band, tempC: 25 };
   const readings = state.ph.flatMap((after, i): Learnt[] => {
     const before = state.ph[i - 1];
     const between = before ? acting.filter(({ atMs }) => atMs > before.atMs && atMs <= after.atMs) : [];
@@ -76,7 +75,6 @@ export function phAfter(plan: Of, step: At, state: StepState | undefined, pourin
   return forecast(found.bath, [...found.since.flatMap((since) => one(since, true)), ...one(pouring, false)]);
 }
 
-const middleOf = ({ low, high }: PhAim): number => ((low ?? high ?? 7) + (high ?? low ?? 7)) / 2;
 const about = (ph: number): string => ph.toFixed(1);
 
 /** Said while an amount is typed: where the bath comes to with it; a caution where it would go through its aim. */

@@ -2,7 +2,7 @@ import type { StepState } from './fold';
 import type { Nudge } from './nudges';
 
 /** Calls whose moment moves along with the clock or with each reading: heard once, they are quiet for a while. */
-const MOVING: ReadonlySet<Nudge['act']> = new Set(['tooHot', 'nextPhase', 'finish']);
+const MOVING: ReadonlySet<Nudge['act']> = new Set(['tooHot', 'nextPhase', 'finish', 'turnDown', 'attend']);
 const QUIET_MS = 5 * 60_000;
 
 /** Whether somebody has heard this call already, on whatever device: it stays to be seen and rings no more. The next one rings anew. */

@@ -39,6 +39,25 @@ describe('one lot, mordanted and dyed', () => {
         ...finish('c2-mordant'),
       ).map((treatment) => treatment.substance),
     ).toEqual(['potash alum', 'cream of tartar']));
+  test('what was measured of its bath goes with it: the hottest, the last pH, the last volume, and minutes in the band', () => {
+    const facts = [
+      ev({ type: 'started', planVersion: 1 }),
+      enter('c5-dye', 2),
+      ev({ type: 'reading', stepId: 'c5-dye', quantity: 'ph', value: 6.8 }),
+      ev({ type: 'reading', stepId: 'c5-dye', quantity: 'bathC', value: 71.26 }),
+      ev({ type: 'reading', stepId: 'c5-dye', quantity: 'ph', value: 7.2 }),
+      ev({ type: 'reading', stepId: 'c5-dye', quantity: 'volumeMl', value: 3600 }),
+      ...finish('c5-dye'),
+    ];
+    const state = foldRun(plan.steps, facts);
+    const how = (probed: Parameters<typeof treatmentsOf>[4]) => treatmentsOf(plan, 'r', state, 'a', probed)[0]?.how;
+    const atMs = facts[3]?.atMs ?? 0;
+    expect(how({})).toMatchObject({ hottestC: 71.3, ph: 7.2, bathMl: 3600 });
+    const vesselId = plan.steps.find(({ id }) => id === 'c5-dye')?.vesselId ?? '';
+    expect(how({ [vesselId]: [{ atMs, bathC: 84 }] })).toMatchObject({ hottestC: 84 });
+    // Where nobody asked the probes, the hottest that was typed may not be the hottest.
+    expect(how(null)).not.toHaveProperty('hottestC');
+  });
   test('begun and ended with nothing put in, it is no known mordant', () =>
     expect(of(enter('c2-mordant'), ...finish('c2-mordant'))).toMatchObject([{ kind: 'mordant', certainty: 'unknown', substance: null, wofPct: UNKNOWN }]));
   test('ended without being begun, nobody saw it', () =>

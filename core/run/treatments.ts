@@ -2,25 +2,33 @@ import { bathIdAt } from '../bath/bath';
 import { wofPctOf } from '../dose/dose';
 import type { Certainty, How, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
 import { type Figure, figureOf, figureText, isSpan, knownOf, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
+import { creditedMin, type Reading } from '../hold/credit';
 import { printAmount, printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
 import { plantWords } from '../plan/plant';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
+import { goesByClock, stepClock } from './clock';
 import type { LoggedAddition, RunState, StepState } from './fold';
 import { goodsIn, lotInMin } from './lotMinutes';
+import { readingsOf } from './readings';
 import { weightOf } from './weightOf';
 
 /** Leaving something out on purpose is a statement too: it is not the same as nobody knowing. */
 const LEFT_OUT: Readonly<Partial<Record<StepTreatment, TreatmentKind>>> = { notScoured: 'scour', noMordant: 'mordant' };
 
 type TreatPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'vessels'>;
+/** What probes read, by vessel. */
+type Probed = Readonly<Record<string, readonly Reading[]>>;
 
-/** What a run really did to one lot: finished steps only, with what was logged, not what was planned. */
-export function treatmentsOf(plan: TreatPlan, runId: string, state: RunState, lotId: string): Treatment[] {
+/**
+ * What a run really did to one lot: finished steps only, with what was logged, not what was planned.
+ * @param probed null: nobody asked the probes, so that nothing is said of temperatures
+ */
+export function treatmentsOf(plan: TreatPlan, runId: string, state: RunState, lotId: string, probed: Probed | null = null): Treatment[] {
   const shelf = shelfOf(plan.own);
   return plan.steps.flatMap((step, index) =>
-    step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done' ? stepTreatments(step, index, plan, runId, state, shelf, lotId) : [],
+    step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done' ? stepTreatments(step, index, plan, runId, state, shelf, lotId, probed) : [],
   );
 }
 
@@ -34,7 +42,16 @@ function kindOf(substance: string, shelf: Shelf): TreatmentKind | null {
 /** Kinds that are nothing without something put in. */
 const BY_SUBSTANCE: readonly TreatmentKind[] = ['tannin', 'mordant', 'iron', 'dye'];
 
-function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: string, state: RunState, shelf: Shelf, lotId: string): Treatment[] {
+function stepTreatments(
+  step: PlanStep,
+  index: number,
+  plan: TreatPlan,
+  runId: string,
+  state: RunState,
+  shelf: Shelf,
+  lotId: string,
+  probed: Probed | null,
+): Treatment[] {
   const did = state.steps[step.id];
   if (!did) return [];
   const leftOut = step.treatment ? LEFT_OUT[step.treatment] : undefined;
@@ -46,7 +63,7 @@ function stepTreatments(step: PlanStep, index: number, plan: TreatPlan, runId: s
     atMs: did.endedAtMs,
     from: { run: runId, stepId: step.id },
     part: step.part?.label ?? null,
-    how: howOf(step, index, did, plan, state, lotId),
+    how: { ...howOf(step, index, did, plan, state, lotId), ...measuredOf(step, did, probed) },
     note: [seen ? noteOf(step, did, kind) : `${step.title}: ended, and nobody saw it begin`, aloneText(step, did, lotId)].filter(Boolean).join('; '),
   };
   const whole = sumFigures(step.lotIds.map((id) => weightOf(plan, state, id)));
@@ -106,6 +123,19 @@ function howOf(step: PlanStep, index: number, did: StepState, plan: TreatPlan, s
     ...(dyes ? { draw: before.length + 1 } : {}),
     ...(place ? { place } : {}),
     ...(inMin === null ? {} : { inMin: Math.round(inMin * 10) / 10 }),
+  };
+}
+
+/** What was measured of its bath; what nobody read is left out. */
+function measuredOf(step: PlanStep, did: StepState, probed: Probed | null): Pick<How, 'heldMin' | 'hottestC' | 'ph' | 'bathMl'> {
+  const [ph, bathMl] = [did.ph.at(-1)?.value, did.volumeMl.at(-1)?.value];
+  const clock = probed && did.endedAtMs !== null ? stepClock(step, did, readingsOf(step, did, probed), did.endedAtMs) : null;
+  const credits = clock?.phases.flatMap(({ credit }) => (credit && !goesByClock(credit) ? [creditedMin(credit)] : [])) ?? [];
+  return {
+    ...(credits.length === 0 ? {} : { heldMin: Math.round(credits.reduce((sum, min) => sum + min, 0) * 10) / 10 }),
+    ...(clock?.highestC == null ? {} : { hottestC: Math.round(clock.highestC * 10) / 10 }),
+    ...(ph === undefined ? {} : { ph }),
+    ...(bathMl === undefined ? {} : { bathMl }),
   };
 }
 

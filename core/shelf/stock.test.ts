@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { between, estimated, type Figure, knownValue, measured, UNKNOWN } from '../figure';
+import { freshness, spoilByMs } from '../liquor/liquor';
 import { shelfOf } from './library';
-import { freshness, spoilByMs } from './liquor';
 import { bulkOf } from './spoonOf';
 import { type StockItem, shoppingList, stockLevels, sumNeeds, type Use } from './stock';
 

@@ -1,4 +1,5 @@
 import { asGuessed, type Figure, figureOf, isSpan, type Known, knownOf, leastOf, measured, mostOf, sumFigures, sumKnown, UNKNOWN } from '../figure';
+import { KEPT_BATH } from '../liquor/liquor';
 import type { AmountUnit } from '../measure/print';
 import type { PlantForm } from './dyestuff';
 
@@ -117,7 +118,7 @@ export interface ShoppingLine extends Need {
 export function sumNeeds(needs: readonly Need[]): Need[] {
   const byKey = new Map<string, Need>();
   for (const need of needs) {
-    if (need.substance === 'water') continue;
+    if (need.substance === 'water' || need.substance === KEPT_BATH) continue;
     const key = `${need.substance}/${need.form}/${need.unit}`;
     const had = byKey.get(key);
     byKey.set(key, had ? { ...had, amount: sumKnown([had.amount, need.amount]) } : need);

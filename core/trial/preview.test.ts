@@ -20,6 +20,7 @@ const kitchen = {
   labels: {},
   others: [],
   ownDyes: [],
+  pots: [],
 };
 const asked = { factors: [MORDANTS, IRON], design: 'full', repeats: 1, lotId: 'a', pieceG: 5, dyestuffId: 'weld' } as const;
 const preview = (more: Partial<Parameters<typeof trialPreview>[0]> = {}) =>

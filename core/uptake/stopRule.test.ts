@@ -32,6 +32,14 @@ describe('a jar looked at daily', () => {
     expect(rule).toMatchObject({ kind: 'on', done: expect.closeTo(1 - Math.exp(-2.5), 6), moreMin: 2880 });
     expect(rule.says).toMatch(/^92 % of its way is done, counted from the first look; 2 d more would add about ΔE \d\.\d/);
   });
+  test('a jar read 78, 66, 59, 55.5 and 53.8 on its evenings is nearly there: 91 %, 1.6 in two more days, 95 % on day 4.9', () => {
+    const rule = stopRule([78, 66, 59, 55.5, 53.8].map((l, day) => ({ atMs: day * 86_400_000, lab: { l, a: 12, b: -8 } })));
+    if (rule.kind !== 'on') throw new Error(rule.says);
+    expect(rule.done).toBeCloseTo(0.91, 2);
+    expect([rule.least < 0.91, rule.most > 0.91]).toEqual([true, true]);
+    expect(rule.adds).toBeCloseTo(1.6, 1);
+    expect(rule.says).toContain('95 % about 4.9 d after the first look');
+  });
   test('at its end waiting adds nothing that is seen', () => expect(stopRule(sample([0, 1, 2, 3, 4, 6, 8, 10], 0.9)).says).toContain('which nobody sees'));
   test('never is all of it done', () => expect(stopRule(sample([0, 1, 2, 3, 5, 8, 13, 21], 2)).says).toMatch(/^99 %/));
   test.each<[string, SampleLook[], RegExp]>([

@@ -13,6 +13,8 @@ export type StopRule =
       /** What waiting as long again as `moreMin` would add, ΔE. */
       readonly moreMin: number;
       readonly adds: number;
+      /** Minutes from the first look until 95 % of the change has happened, at its likeliest. */
+      readonly nearEndMin: number;
       readonly says: string;
     }
   | { readonly kind: 'cannotTell'; readonly why: string; readonly lookAtMs: number | null; readonly says: string };
@@ -26,6 +28,11 @@ const MIN = 60_000;
 /** Student's t for an 80 % interval, by degrees of freedom from 1 (tables of the t distribution). */
 const T80 = [3.078, 1.886, 1.638, 1.533, 1.476, 1.44, 1.415, 1.397, 1.383, 1.372];
 const t80 = (freedom: number): number => T80[freedom - 1] ?? 1.282 + 0.9 / freedom;
+/** Nearly all of it: what is still to come nobody sees beside what came. */
+const NEAR_END = 0.95;
+const DAY_MIN = 1440;
+/** Days with a tenth: an estimate has no minutes. */
+const longText = (min: number): string => (min < 2 * DAY_MIN ? printDuration(Math.round(min)) : `${(min / DAY_MIN).toFixed(1)} d`);
 /** An interval wider than this says nothing. */
 const WIDEST = 0.5;
 /** Noise of this share of the whole change: the looks contradict each other. */
@@ -62,6 +69,7 @@ export function stopRule(looks: readonly SampleLook[]): StopRule {
   const [least, most] = [shareAt(Math.max(0, value.k - by), goneMin), shareAt(value.k + by, goneMin)];
   if (most - least > WIDEST) return cannot('the looks leave it open', lookAtMs);
   const moreMin = nextWait(goneMin);
+  const nearEndMin = -Math.log(1 - NEAR_END) / value.k;
   const adds = addedBy(value, goneMin, moreMin, line, last.lab);
   const percent = (share: number) => Math.min(99, Math.round(share * 100));
   const range = percent(least) === percent(most) ? `${percent(done)} %` : `${percent(least)}–${percent(most)} %`;
@@ -72,7 +80,10 @@ export function stopRule(looks: readonly SampleLook[]): StopRule {
     most,
     moreMin,
     adds,
-    says: `${range} of its way is done, counted from the first look; ${printDuration(moreMin)} more would add about ΔE ${adds.toFixed(1)}${adds < 1 ? ', which nobody sees' : ''}.`,
+    nearEndMin,
+    says: `${range} of its way is done, counted from the first look; ${printDuration(moreMin)} more would add about ΔE ${adds.toFixed(1)}${adds < 1 ? ', which nobody sees' : ''}.${
+      nearEndMin > goneMin ? ` 95 % about ${longText(nearEndMin)} after the first look.` : ''
+    }`,
   };
 }
 

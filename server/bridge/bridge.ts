@@ -4,6 +4,7 @@ import { runNow } from '@/core/run/runNow';
 import { isHeard } from '@/core/run/silence';
 import type { App } from '../app';
 import { every } from '../every';
+import { learntPots } from '../pots';
 import { recordReadings } from '../probes';
 import { Problem } from '../problem';
 import { recordEvent, runningRuns } from '../runs';
@@ -82,8 +83,9 @@ function callTeller(app: App, client: MqttClient, below: string): () => Promise<
   return async () => {
     const nowMs = app.nowMs();
     const current = new Map<string, string>();
+    const pots = await learntPots(app);
     for (const view of await runningRuns(app)) {
-      const { nudges, state } = runNow(view.plan, view.events, view.readings, nowMs);
+      const { nudges, state } = runNow(view.plan, view.events, view.readings, nowMs, pots);
       const due = nudges.filter((nudge) => nudge.dueMs <= nowMs && !isHeard(nudge, state.steps[nudge.stepId], nowMs));
       const vesselOf = (stepId: string) => view.plan.vessels.find((vessel) => vessel.id === state.steps[stepId]?.vesselId)?.name ?? null;
       const calls = due.map(({ stepId, act, text, stop }) => ({ stepId, call: act, text, stop, vessel: vesselOf(stepId) }));

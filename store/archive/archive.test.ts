@@ -5,11 +5,13 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
+import { mergedSentences } from '@/core/archive/merged';
 import { FolderStore } from '../folderStore';
 import { Journal } from '../journal';
 import { listLots } from '../lots';
 import { Readings } from '../readings/readings';
 import { loadEvents } from '../runs';
+import { ROW_KINDS } from '../tables';
 import { tortureLot } from '../torture.fixture';
 import { merge, previewMerge } from './merge';
 import { finishSwap, swapIn } from './putBack';
@@ -225,4 +227,11 @@ describe('one file with everything', () => {
     writeFileSync(bad, bytes());
     expect(() => readArchive(bad)).toThrow(words);
   });
+});
+
+test('every kind of row that a person made has its words where a file is taken in: none is merged unsaid', () => {
+  const one = { added: 1, same: 0, newer: 0, older: 0, different: 0 };
+  const unsaid = ROW_KINDS.filter((kind) => mergedSentences({ kinds: { [kind]: one }, readings: 0 })[0]?.startsWith('nothing'));
+  // What was asked for under which id is the store's own.
+  expect(unsaid).toEqual(['sent']);
 });

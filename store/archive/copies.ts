@@ -4,18 +4,22 @@ import { type Copy, keptCopies } from './keep';
 
 /** All copies together take no more than this. */
 const MOST_BYTES = 2 * 1024 * 1024 * 1024;
-const NAME = /^hyndle-(\d{4}-\d\d-\d\d)(?:-[\w-]+)?\.zip$/;
+/** A day; of a copy that was asked for also what for and when, in milliseconds. */
+const NAME = /^hyndle-(\d{4}-\d\d-\d\d)(?:-[\w-]*?(\d{13})?)?\.zip$/;
+const DAILY = /^hyndle-\d{4}-\d\d-\d\d\.zip$/;
 
 /** `<data>/copies`: one a day, made while it runs. */
 export const copiesIn = (folder: string): string => path.join(folder, 'copies');
 
-/** The copies there are, by the day in their names. */
+/** The copies there are, by the day and the moment in their names. */
 export function listCopies(folder: string): Copy[] {
   const home = copiesIn(folder);
   if (!existsSync(home)) return [];
   return readdirSync(home).flatMap((name) => {
-    const day = NAME.exec(name)?.[1];
-    return day === undefined ? [] : [{ name, atMs: Date.parse(`${day}T12:00:00Z`), bytes: statSync(path.join(home, name)).size }];
+    const [, day, madeMs] = NAME.exec(name) ?? [];
+    if (day === undefined) return [];
+    const atMs = madeMs === undefined ? Date.parse(`${day}T12:00:00Z`) : Number(madeMs);
+    return [{ name, kind: DAILY.test(name) ? 'daily' : 'asked for', atMs, bytes: statSync(path.join(home, name)).size }];
   });
 }
 

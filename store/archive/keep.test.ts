@@ -4,7 +4,8 @@ import { type Copy, keptCopies } from './keep';
 const DAY_MS = 86_400_000;
 /** 1 July 2026, a Wednesday. */
 const START = Date.UTC(2026, 6, 1, 6);
-const daily = (days: number, bytes = 1): Copy[] => Array.from({ length: days }, (_, i) => ({ name: `day ${i}`, atMs: START + i * DAY_MS, bytes }));
+const daily = (days: number, bytes = 1): Copy[] =>
+  Array.from({ length: days }, (_, i): Copy => ({ name: `day ${i}`, kind: 'daily', atMs: START + i * DAY_MS, bytes }));
 const kept = (copies: readonly Copy[], most = 1000) => keptCopies(copies, most).map(({ name }) => name);
 
 describe('which copies stay', () => {
@@ -26,8 +27,16 @@ describe('which copies stay', () => {
   test('several of one day: the last', () =>
     expect(
       kept([
-        { name: 'early', atMs: START, bytes: 1 },
-        { name: 'late', atMs: START + 3600_000, bytes: 1 },
+        { name: 'early', kind: 'daily', atMs: START, bytes: 1 },
+        { name: 'late', kind: 'daily', atMs: START + 3600_000, bytes: 1 },
       ]),
     ).toEqual(['late']));
+  test('those asked for stay beside the daily ones of their day, for thirty days, the last of them for ever', () => {
+    const asked = (name: string, day: number): Copy => ({ name, kind: 'asked for', atMs: START + day * DAY_MS - 3600_000, bytes: 1 });
+    const copies = [...daily(60), asked('long ago', 3), asked('before one', 59), asked('before another', 59)];
+    expect(kept(copies)).toEqual(expect.arrayContaining(['before one', 'before another', 'day 59']));
+    expect(kept(copies)).not.toContain('long ago');
+    expect(kept([...daily(60), asked('long ago', 3)])).toContain('long ago');
+    expect(kept([...daily(3, 5000), asked('before', 1)])).toEqual(['day 2', 'before']);
+  });
 });

@@ -13,7 +13,7 @@ import { type BuiltServer, startBuilt } from './builtServer';
 import { lotBody } from './steps';
 
 /** The check kills a few times, the fault campaign fifty. */
-const KILLS = Number(process.env.KILLS ?? 8);
+const KILLS = Number(process.env.KILLS ?? 6);
 const PORT = 4188;
 const BASE = `http://127.0.0.1:${PORT}/api/v1`;
 

@@ -15,6 +15,7 @@ const PAGES = [
   '/fibre/labels?ids=gotland',
   '/shelf',
   '/shelf?tab=liquors',
+  '/shelf/baths/dock-pot',
   '/shelf?tab=home',
   '/methods',
   '/methods/extract-blossom',
@@ -29,10 +30,25 @@ const PAGES = [
   '/join/trust',
 ];
 
+const SIZES = [
+  [1280, 800],
+  [820, 1180],
+  [390, 844],
+] as const;
+
 for (const path of PAGES) {
-  test(`${path} has nothing that a screen reader or a weak eye stumbles over, by day and by night`, async ({ page }) => {
+  test(`${path}: nothing a screen reader or a weak eye stumbles over by day and by night, nothing wider than the page, nothing asked of another machine`, async ({
+    page,
+  }) => {
+    const foreign: string[] = [];
+    page.on('request', (request) => {
+      if (!/^(?:http:\/\/127\.0\.0\.1:|data:|blob:)/.test(request.url())) foreign.push(request.url());
+    });
+    const violations: string[] = [];
+    page.on('console', (message) => /Content Security Policy/i.test(message.text()) && violations.push(message.text()));
     await page.emulateMedia({ colorScheme: 'light' });
-    await page.goto(path);
+    const response = await page.goto(path);
+    expect(response?.headers()['content-security-policy']).toContain("default-src 'self'");
     await expect(page.locator('h1')).toBeVisible();
     await page.waitForTimeout(250);
     const stumbles = async (axe: AxeBuilder) =>
@@ -43,40 +59,15 @@ for (const path of PAGES) {
     await expect(page.locator('html')).toHaveAttribute('data-lighting', 'night');
     await page.waitForTimeout(250);
     expect(await stumbles(new AxeBuilder({ page }).withRules(['color-contrast']))).toEqual([]);
-  });
-}
-
-test('nothing is wider than the page at 1280, on an upright tablet and on a phone', async ({ page }) => {
-  for (const path of PAGES) {
-    await page.goto(path);
-    await expect(page.locator('h1')).toBeVisible();
-    for (const [width, height] of [
-      [1280, 800],
-      [820, 1180],
-      [390, 844],
-    ] as const) {
+    for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
       const over = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
       await expect.poll(over, { message: `${path} at ${width}` }).toBeLessThanOrEqual(0);
     }
-  }
-});
-
-test('no page asks for anything from another machine, and every answer carries the content policy', async ({ page }) => {
-  const foreign: string[] = [];
-  page.on('request', (request) => {
-    if (!request.url().startsWith('http://127.0.0.1:') && !request.url().startsWith('data:') && !request.url().startsWith('blob:')) foreign.push(request.url());
+    expect(foreign).toEqual([]);
+    expect(violations).toEqual([]);
   });
-  const violations: string[] = [];
-  page.on('console', (message) => /Content Security Policy/i.test(message.text()) && violations.push(message.text()));
-  for (const path of PAGES) {
-    const response = await page.goto(path);
-    expect(response?.headers()['content-security-policy']).toContain("default-src 'self'");
-    await expect(page.locator('h1')).toBeVisible();
-  }
-  expect(foreign).toEqual([]);
-  expect(violations).toEqual([]);
-});
+}
 
 test('by keyboard alone: skip to the page, open a step, close it', async ({ page }) => {
   await page.goto('/sessions/dock-jersey');

@@ -11,7 +11,7 @@ test('a bath left by a finished run is kept, aged, offered to a plan, and poured
   await page.goto('/runs/run-weld/record');
   const left = page.locator('.bath-left').filter({ hasText: 'Rest in bath' });
   await expect(left).toContainText('Never a storm drain');
-  await left.getByRole('button', { name: 'Keep this liquor' }).click();
+  await left.getByRole('button', { name: 'Keep this bath' }).click();
   await dialog(page).getByLabel('Name').fill('');
   await keep(page);
   await expect(dialog(page).getByRole('alert')).toContainText('Give it a name');
@@ -27,15 +27,21 @@ test('a bath left by a finished run is kept, aged, offered to a plan, and poured
   const row = page.locator('.row').filter({ hasText: 'Weld, kept from the record' });
   await expect(row).toContainText('3.79 L');
   await expect(row).toContainText('not labelled yet');
-  await row.getByRole('button').click();
-  await dialog(page).getByRole('button', { name: 'Used up or poured away' }).click();
-  await page.getByRole('button', { name: 'Yes' }).click();
-  await expect(row).toBeHidden();
+  await row.getByRole('link').click();
+  await expect(page.getByRole('region', { name: 'What is left of its colour' })).toContainText('a wide guess');
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Pour it away' }).click();
+  await expect(dialog(page)).toContainText('local rules');
+  await dialog(page).getByRole('button', { name: 'It is poured away' }).click();
+  await expect(page.getByText('It is poured away. All that was known of it stays here.')).toBeVisible();
+  await page.goto('/shelf?tab=liquors');
+  await expect(page.getByRole('list', { name: 'Kept baths' })).toBeVisible();
+  await expect(row).toHaveCount(0);
 });
 
 test('a volume kept as it was offered, and halves as they were proposed, are measured by nobody', async ({ page }) => {
   await page.goto('/runs/run-weld/record');
-  await page.locator('.bath-left').filter({ hasText: 'Rest in bath' }).getByRole('button', { name: 'Keep this liquor' }).click();
+  await page.locator('.bath-left').filter({ hasText: 'Rest in bath' }).getByRole('button', { name: 'Keep this bath' }).click();
   await dialog(page).getByLabel('Name').fill('Weld, as it stood');
   await keep(page);
   await page.goto('/shelf?tab=liquors');

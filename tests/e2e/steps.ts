@@ -40,13 +40,31 @@ export async function addLot(page: Page, base: string, name: string, weight: str
   await expect(form).toBeHidden();
 }
 
-/** Something of a lot's past, known or believed. */
-export async function addPast(page: Page, lot: string, certainty: 'known' | 'believed', substance: string): Promise<void> {
-  await page
-    .getByRole('button', { name: lot, exact: true })
-    .or(page.getByRole('link', { name: lot, exact: true }))
+/** A lot by its name, in the list of Fibre. */
+export const lotIn = (page: Page, name: string): Locator =>
+  page
+    .getByRole('button', { name, exact: true })
+    .or(page.getByRole('link', { name, exact: true }))
+    .first();
+
+/** Plans a dyeing of one lot that is mordanted, or coloured, with a plant. */
+export async function planOver(page: Page, base: string, lot: string, name: string, plant: readonly [typed: string, title: RegExp]): Promise<void> {
+  await page.goto(`${base}/sessions/new`);
+  await page.getByRole('checkbox', { name: new RegExp(lot) }).check();
+  await chooseWay(page, 'Dye what is mordanted, or over a colour');
+  const extract = page.locator('#item-c2');
+  await extract
+    .getByRole('button', { name: /Extract/ })
     .first()
     .click();
+  await extract.getByLabel('Dyestuff', { exact: true }).click();
+  await pick(page, ...plant);
+  await page.getByLabel('Name', { exact: true }).fill(name);
+}
+
+/** Something of a lot's past, known or believed. */
+export async function addPast(page: Page, lot: string, certainty: 'known' | 'believed', substance: string): Promise<void> {
+  await lotIn(page, lot).click();
   await page.getByRole('button', { name: 'Add to its past' }).click();
   const form = page.getByRole('dialog', { name: /past/ });
   await form.getByLabel('How well is it known').click();
@@ -74,8 +92,8 @@ export async function passStep(page: Page, name: string): Promise<void> {
 
 export const card = (page: Page, step: string): Locator => page.locator('.vessel-card:not(.ready-card)').filter({ hasText: step }).first();
 
-/** Plans a scour and mordant of one lot under a name, starts it, and brings the scour to its hold. Gives the scour's card. */
-export async function scourOnHold(page: Page, base: string, lot: string, name: string): Promise<Locator> {
+/** Plans a scour and mordant of one lot under a name, starts it, and puts the scour on its heat. Gives the scour's card. */
+export async function scourOnHeat(page: Page, base: string, lot: string, name: string): Promise<Locator> {
   await page.goto(`${base}/sessions/new`);
   await page.getByRole('checkbox', { name: new RegExp(lot) }).check();
   await chooseWay(page, 'Prepare wool or silk for another day');
@@ -88,6 +106,50 @@ export async function scourOnHold(page: Page, base: string, lot: string, name: s
     .click();
   const scour = card(page, 'Scour');
   await scour.getByRole('button', { name: /^Heat on/ }).click();
+  return scour;
+}
+
+/** The same, brought to its hold. */
+export async function scourOnHold(page: Page, base: string, lot: string, name: string): Promise<Locator> {
+  const scour = await scourOnHeat(page, base, lot, name);
   await scour.getByRole('button', { name: /^Start hold/ }).click();
   return scour;
+}
+
+/** Ends a step from its card, and looks whether it did: once more where a busy machine swallowed the tap. */
+export async function endStep(page: Page, own: Locator): Promise<void> {
+  await expect(async () => {
+    if ((await own.count()) > 0) {
+      if (!(await page.getByRole('dialog').isVisible())) await own.getByRole('button', { name: /More acts/ }).click();
+      await page.getByRole('button', { name: 'End this step now' }).click();
+    }
+    await expect(own).toHaveCount(0, { timeout: 3_000 });
+  }).toPass({ timeout: 20_000 });
+}
+
+/** Begins whatever is ready, puts in what is planned (`unsaid` where a range is), and ends it, until nothing is left: a day in a minute. */
+export async function doTheRest(page: Page, unsaid = '1 cup (metric)'): Promise<void> {
+  const ready = page.getByRole('region', { name: /^Ready: / });
+  const running = page.locator('.vessel-card:not(.ready-card)');
+  const form = page.getByRole('dialog');
+  await expect(ready.or(running).first()).toBeVisible();
+  for (let steps = 0; steps < 40 && (await ready.or(running).first().isVisible()); steps++) {
+    if ((await running.count()) === 0) await ready.first().getByRole('button', { name: 'Begin' }).click();
+    const own = running.first();
+    const title = await own.getAttribute('aria-label');
+    for (const added = own.getByRole('button', { name: /^Added/ }); await added.first().isVisible(); ) {
+      await added.first().click();
+      const much = form.getByLabel(/How much/);
+      if ((await much.inputValue()) === '') await much.fill(unsaid);
+      await form.getByRole('button', { name: 'Log it' }).click();
+      await expect(form).toBeHidden();
+    }
+    await endStep(page, page.locator(`.vessel-card:not(.ready-card)[aria-label="${title}"]`));
+  }
+}
+
+/** Opens a lot from the list of Fibre. */
+export async function openLot(page: Page, base: string, name: string): Promise<void> {
+  await page.goto(`${base}/fibre`);
+  await lotIn(page, name).click();
 }

@@ -64,6 +64,20 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   await expect(call).toContainText('Measure the pH again: aim 4 to 5');
   await read('3.4', 'overshot');
   await expect(call).toContainText('overshot 4 to 5: dilute it');
+  // What can be done, each with its price; what was done is logged in one tap.
+  const ways = page.getByRole('region', { name: /^Overshot: Extract/ });
+  await expect(ways).toContainText('pH 3.4 went past 4 to 5');
+  for (const way of ['Dilute it with about', 'Add the opposite: about', 'Begin again with less']) await expect(ways).toContainText(way);
+  await expect(page.getByRole('img', { name: 'pH 3.4, aim 4 to 5' })).toBeVisible();
+  await ways.getByRole('listitem').filter({ hasText: 'Add the opposite' }).getByRole('button', { name: 'Done, log it' }).click();
+  await expect(page.locator('.log')).toContainText('added baking soda');
+  await expect(page.locator('.log')).toContainText('Overshot: add the opposite');
+  await expect(call).toContainText('Measure the pH again');
   await read('4.0', 'where it shall be');
   await expect(call).not.toContainText('pH');
+  // The record draws the strips against their aim, and says how each stood.
+  await page.getByRole('link', { name: 'Record', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'pH', exact: true })).toContainText(
+    /6\.2 at .*, not there yet; 3\.4 at .*, overshot; 4 at .*, where it shall be/,
+  );
 });

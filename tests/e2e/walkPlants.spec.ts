@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
 import { pick } from './planning';
-import { addLot, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
+import { addLot, beenHere, card, chooseWay, lotIn, passStep, usualKitchen } from './steps';
 
 /** A bundle of five plants by the handful, one left out; a blend; a cup of tea for each of twenty. */
 
@@ -10,12 +10,7 @@ const BASE = emptyServer(4193);
 test.use(beenHere(BASE));
 
 /** Opens a lot from the list of Fibre. */
-const openLot = (page: Page, name: string) =>
-  page
-    .getByRole('button', { name, exact: true })
-    .or(page.getByRole('link', { name, exact: true }))
-    .first()
-    .click();
+const openLot = (page: Page, name: string) => lotIn(page, name).click();
 
 test('a bundle of five: planned by handful, used four, all four in the passport and found by search', async ({ page }) => {
   await usualKitchen(page, BASE);

@@ -27,9 +27,12 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   [/^\/fastness/, (message) => changed('fastness', 'look', 'lot')(message, undefined)],
   [/^\/trials/, any((message) => changed('trial', 'look', 'lot', 'session')(message, undefined), acted)],
   [/^\/vessels$/, changed('vessel')],
+  // A curve teaches when its step is over, or was set right.
+  [/^\/pots\/heat$/, any(changed('vessel'), (message) => message.kind === 'event' && ['stepFinished', 'amended'].includes(message.event.type))],
   [/^\/methods(?:\/([^/]+))?$/, changed('method')],
   [/^\/(?:dyestuffs|assistants|substances)$/, changed('substance')],
   [/^\/liquors$/, changed('liquor')],
+  [/^\/baths/, any((message) => changed('liquor', 'session', 'run', 'look')(message, undefined), acted)],
   [/^\/stock$/, any(changed('stock'), acted)],
   [/^\/stays$/, any(changed('session', 'run'), acted)],
   [/^\/sessions$/, any(changed('session', 'run'), acted)],

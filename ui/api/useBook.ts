@@ -1,9 +1,10 @@
 'use client';
 import { useMemo } from 'react';
+import type { BathView } from '@/contract/baths';
+import type { Liquor } from '@/core/liquor/liquor';
 import type { Method } from '@/core/method/method';
 import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
-import type { Liquor } from '@/core/shelf/liquor';
 import { lookUp, type Shelf } from '@/core/shelf/lookup';
 import type { StockLevel } from '@/core/shelf/stock';
 import { allLoaded, type Loaded, useLoaded } from './useLoaded';
@@ -13,6 +14,8 @@ export interface Book {
   readonly methods: readonly Method[];
   readonly dyestuffs: readonly Dyestuff[];
   readonly assistants: readonly Assistant[];
+  readonly baths: readonly BathView[];
+  /** Kept baths as they stand now. */
   readonly liquors: readonly Liquor[];
   /** By substance: the label that the shelf knows, which a plan takes unless it says otherwise. */
   readonly labels: Readonly<Record<string, string>>;
@@ -25,10 +28,10 @@ export function useBook(): Loaded<Book> {
   const methods = useLoaded<Method[]>('/methods');
   const dyestuffs = useLoaded<Dyestuff[]>('/dyestuffs');
   const assistants = useLoaded<Assistant[]>('/assistants');
-  const liquors = useLoaded<Liquor[]>('/liquors');
+  const baths = useLoaded<BathView[]>('/baths');
   const stock = useLoaded<StockLevel[]>('/stock');
   return useMemo(() => {
-    const parts = allLoaded({ methods, dyestuffs, assistants, liquors, stock });
+    const parts = allLoaded({ methods, dyestuffs, assistants, baths, stock });
     if (parts.state !== 'ready') return parts;
     const byId = new Map(parts.value.methods.map((method) => [method.id, method]));
     const labels = Object.fromEntries(
@@ -43,11 +46,12 @@ export function useBook(): Loaded<Book> {
         methods: parts.value.methods,
         dyestuffs: parts.value.dyestuffs,
         assistants: parts.value.assistants,
-        liquors: parts.value.liquors,
+        baths: parts.value.baths,
+        liquors: parts.value.baths.map(({ now }) => now),
         labels,
         shelf: lookUp(parts.value.dyestuffs, parts.value.assistants),
         find: (id) => byId.get(id),
       },
     };
-  }, [methods, dyestuffs, assistants, liquors, stock]);
+  }, [methods, dyestuffs, assistants, baths, stock]);
 }

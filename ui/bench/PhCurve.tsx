@@ -1,8 +1,7 @@
 'use client';
 import { Chart as ChartJs, type ChartOptions, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
-import { useIsNight } from '../theme/lighting';
-import { DAY, NIGHT } from '../theme/room';
+import { useInkChart } from '../theme/inkChart';
 
 ChartJs.register(LinearScale, PointElement, LineElement, Tooltip);
 
@@ -17,10 +16,7 @@ interface Props {
 
 /** Where each amount would take the bath: a line in ink, the aim dashed, the amount asked about as a dot. */
 export function PhCurve({ label, points, measure, at, target }: Props) {
-  const colours = useIsNight() ? NIGHT : DAY;
-  ChartJs.defaults.font.size = 13;
-  // The canvas knows no custom properties: it is told the family that the page uses.
-  ChartJs.defaults.font.family = getComputedStyle(document.body).fontFamily;
+  const { colours, options: plainChart, ticks, grid } = useInkChart();
   const most = points.at(-1)?.amount ?? 1;
   const here =
     at === null
@@ -56,13 +52,8 @@ export function PhCurve({ label, points, measure, at, target }: Props) {
         ]
       : []),
   ];
-  const ticks = { color: colours.ink2 };
-  const grid = { color: `${colours.ink2}40` };
   const options: ChartOptions<'line'> = {
-    animation: false,
-    parsing: false,
-    maintainAspectRatio: false,
-    interaction: { mode: 'nearest', axis: 'x', intersect: false },
+    ...plainChart,
     scales: {
       x: { type: 'linear', min: 0, max: most, ticks: { ...ticks, maxTicksLimit: 8, includeBounds: false, callback: (value) => measure(Number(value)) }, grid },
       y: { title: { display: true, text: 'pH', color: colours.ink2 }, ticks, grid },

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { askPh, type PhQuestion } from '@/core/chem/askPh';
 import { type Band, bandOf } from '@/core/chem/band';
 import { inSteps } from '@/core/chem/forecast';
-import { isLiquid, movesPh, usualStrength } from '@/core/chem/freed';
+import { isLiquid, movesPh, SUM_ONLY, usualStrength } from '@/core/chem/freed';
 import { alkalinityOf } from '@/core/chem/water';
 import type { ReadAmount } from '@/core/dose/parseAmount';
 import { nearestSpoons } from '@/core/dose/spoons';
@@ -41,7 +41,7 @@ const bandText = ({ low, likely, high }: Band, print: (value: number) => string)
 /** The pH before it is poured: what an amount does, how much it takes, and what the strip has taught. */
 export function PhTool({ address, book, home }: { address: Address; book: Book; home: Home }) {
   const print = usePrint();
-  const stuffs = book.assistants.filter(({ id }) => movesPh(id));
+  const stuffs = [...book.assistants.filter(({ id }) => movesPh(id)), ...SUM_ONLY];
   const substance = stuffs.find(({ id }) => id === address.get('in', 'vinegar')) ?? stuffs[0];
   const liquid = substance !== undefined && isLiquid(substance.id);
   const usual = substance ? usualStrength(substance.id) : null;

@@ -19,3 +19,16 @@ export function useFastness(): (stuff: Dyestuff) => string {
         : '';
   }, [tests]);
 }
+
+/** The same by id: empty for what is no dyestuff. */
+export function useFastnessById(): (substance: string | null) => string {
+  const dyestuffs = useLoaded<Dyestuff[]>('/dyestuffs');
+  const fastness = useFastness();
+  return useMemo(() => {
+    const known = new Map(dyestuffs.state === 'ready' ? dyestuffs.value.map((one) => [one.id, one]) : []);
+    return (substance) => {
+      const stuff = substance === null ? undefined : known.get(substance);
+      return stuff ? fastness(stuff) : '';
+    };
+  }, [dyestuffs, fastness]);
+}

@@ -1,8 +1,10 @@
 'use client';
+import { useQuery } from '@tanstack/react-query';
 import { Select, Table } from 'antd';
 import { useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { compareLots } from '@/core/compare/passports';
+import { get } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
 import { Panel } from '../shell/Page';
@@ -14,8 +16,9 @@ export function CompareLots({ lot }: { lot: LotView }) {
   const lots = useLoaded<LotView[]>('/lots');
   const print = usePrint();
   const [otherId, setOtherId] = useState<string | null>(null);
+  // With all that is known of it: a list of lots does not ask the probes.
+  const { data: other } = useQuery({ queryKey: [`/lots/${otherId}`], queryFn: () => get<LotView>(`/lots/${otherId}`), enabled: otherId !== null });
   if (lots.state !== 'ready') return null;
-  const other = lots.value.find((one) => one.id === otherId);
   const compared = other && compareLots(lot, other);
   return (
     <Panel title="Beside another lot">

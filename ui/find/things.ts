@@ -15,7 +15,7 @@ const PAGES: readonly Thing[] = [
   ['Labels', '/fibre/labels', 'print codes tags'],
   ['Dyestuffs', '/shelf?tab=dyestuffs', 'shelf plants stock'],
   ['Assistants', '/shelf?tab=assistants', 'shelf mordants acids alkalis chemicals stock'],
-  ['Kept liquors', '/shelf?tab=liquors', 'shelf baths'],
+  ['Kept baths', '/shelf?tab=liquors', 'shelf baths'],
   ['Vessels', '/shelf?tab=vessels', 'shelf pots pails kitchen'],
   ['Devices at home', '/shelf?tab=home', 'phone tablet join six digits network token probe script put out'],
   ['Home', '/shelf?tab=home', 'diary heat scales probes altitude measures ounces Fahrenheit preferences settings'],
@@ -85,10 +85,10 @@ export function thingsOf({ lots, sessions, vessels, book }: Findable): Thing[] {
     ...book.liquors.map(
       (liquor): Thing => ({
         id: `liquor-${liquor.id}`,
-        kind: 'kept liquor',
+        kind: 'kept bath',
         name: liquor.name,
         words: `${liquor.place} ${liquor.note} ${liquor.dyestuffId ? book.shelf.nameOf(liquor.dyestuffId) : ''}`,
-        href: '/shelf?tab=liquors',
+        href: `/shelf/baths/${liquor.id}`,
       }),
     ),
     ...vessels.map(

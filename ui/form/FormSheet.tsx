@@ -7,6 +7,7 @@ import { faultsByField } from '../api/faults';
 import { errorText, Refused } from '../api/http';
 import { Notice } from '../shell/Notice';
 import { forgetTyped, keepTyped, typedBefore } from './keptTyped';
+import { faultsOf } from './validated';
 
 interface Props<V extends object> {
   /** What the form is of, such as "lot-new": what is typed into it is kept under this name until it is stored. */
@@ -71,11 +72,8 @@ export function FormSheet<V extends object>(props: Props<V>) {
     if (sending) return;
     setGeneral(null);
     setTold('');
-    try {
-      await form.validateFields();
-    } catch (refused) {
-      return setTold(fieldFaults(refused));
-    }
+    const faults = await faultsOf(() => form.validateFields());
+    if (faults !== null) return setTold(faults);
     const sent = body(form.getFieldsValue(true) as V);
     const checked = schema.safeParse(sent);
     if (!checked.success) return say(issuesOf(checked.error));
@@ -130,7 +128,16 @@ export function FormSheet<V extends object>(props: Props<V>) {
           What you typed before is here again.
         </Notice>
       ) : null}
-      <Form form={form} name={name} layout="vertical" requiredMark={false} initialValues={initial} preserve onFinish={() => void keep()}>
+      <Form
+        form={form}
+        name={name}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={initial}
+        preserve
+        onFinish={() => void keep()}
+        onFinishFailed={({ errorFields }) => errorFields.length === 0 && void keep()}
+      >
         {children(values, form.setFieldsValue)}
         <button type="submit" hidden aria-hidden="true" tabIndex={-1} />
       </Form>
@@ -143,9 +150,6 @@ export function FormSheet<V extends object>(props: Props<V>) {
     </Modal>
   );
 }
-
-const fieldFaults = (refused: unknown): string =>
-  ((refused as { errorFields?: { errors: string[] }[] }).errorFields ?? []).flatMap((field) => field.errors).join(' ');
 
 const nameOf = (field: string): (string | number)[] => field.split('.').map((part) => (/^\d+$/.test(part) ? Number(part) : part));
 

@@ -1,8 +1,29 @@
 import { describe, expect, test } from 'vitest';
 import { METRIC, type Measures } from '@/core/measure/measures';
-import { amountReader, clockReader, massReader, numberReader, paramReader, rangeReader, temperatureReader, typedValue, volumeReader } from './typed';
+import {
+  amountReader,
+  bathVolumeReader,
+  clockReader,
+  massReader,
+  numberReader,
+  paramReader,
+  rangeReader,
+  temperatureReader,
+  typedValue,
+  volumeReader,
+} from './typed';
 
 const AMERICAN: Measures = { ...METRIC, mass: 'ounces', volume: 'us', kitchen: 'us', temperature: 'F' };
+
+describe('how much of a bath', () => {
+  test.each([
+    ['1.5', { state: 'measured', value: 1500 }, '= 1.5 L'],
+    ['1.5 L', { state: 'measured', value: 1500 }, ''],
+    ['about 2 L', { state: 'estimated', value: 2000 }, '= 2 L'],
+    ['1-2 L', { state: 'between', least: 1000, most: 2000 }, '= 1–2 L'],
+  ])('%s is as sure as it was said', (text, figure, says) => expect(bathVolumeReader(METRIC)(text)).toMatchObject({ ok: true, value: { figure }, says }));
+  test('no figure is no volume', () => expect(bathVolumeReader(METRIC)('a bucket')).toMatchObject({ ok: false }));
+});
 
 describe('masses and volumes (NIST Handbook 44: 1 oz = 28.349523125 g, 1 US gal = 3785.411784 mL)', () => {
   test.each([

@@ -62,6 +62,15 @@ export const quantityReader =
     return { ok: true, value: parsed.value, says: /^[\d.,\s]*$/.test(text) ? '' : says(text, `${printNumber(parsed.value)} ${label}`) };
   };
 
+/** How much of a bath, as sure as it was said; a bare number is litres. */
+export const bathVolumeReader =
+  (measures: Measures): Reader<ReadAmount> =>
+  (text) => {
+    const isBare = /^[\d.,\s]+$/.test(text);
+    const read = amountReader('mL', null, measures)(isBare && text.trim() !== '' ? `${text.trim()} L` : text);
+    return read.ok && read.value && isBare ? { ...read, says: says(text, figureText(read.value.figure, printVolume)) } : read;
+  };
+
 /** An amount of something that goes in, or a range of it; a powder by the spoon is a guess, and says so. */
 export const amountReader =
   (unit: AmountUnit, bulkGPerMl: readonly [number, number] | null, measures: Measures): Reader<ReadAmount> =>

@@ -41,10 +41,11 @@ interface Props {
   /** What it is of, in words. */
   readonly title: string;
   readonly onClose: () => void;
+  readonly onKept?: () => void;
 }
 
 /** How it came out, in a few taps; a colour where there is one, and always how it was got. */
-export function LookForm({ of, title, onClose }: Props) {
+export function LookForm({ of, title, onClose, onKept }: Props) {
   const [id] = useState(newId);
   const first: Values = {
     id,
@@ -92,7 +93,10 @@ export function LookForm({ of, title, onClose }: Props) {
       )}
       places={{ 'colour.lab': 'typed' }}
       send={(body) => keepLook({ input: body as Parameters<typeof keepLook>[0]['input'], files: [] })}
-      onDone={onClose}
+      onDone={() => {
+        onKept?.();
+        onClose();
+      }}
       onClose={onClose}
     >
       {({ how }) => (

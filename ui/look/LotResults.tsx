@@ -62,10 +62,11 @@ export function LotResults({ lot }: { lot: LotView }) {
           {lot.ended ? 'Nobody looked at it.' : 'Nobody looked yet. Take a picture, drop or paste one here, or say in a few taps how it came out.'}
         </p>
       ) : null}
-      {swatches.map((swatch) => (
+      {swatches.map((swatch, i) => (
         <SwatchLooks
           key={swatch.id}
           swatch={swatch}
+          before={swatches.slice(i + 1).find((one) => one.colour !== null) ?? null}
           gets={lot.trial?.gets ?? null}
           onRead={(picture, look) => setReading({ picture, look })}
           onChange={setChanging}
@@ -98,13 +99,15 @@ export function LotResults({ lot }: { lot: LotView }) {
 
 interface SwatchProps {
   readonly swatch: Swatch;
+  /** The result that it was made of. */
+  readonly before: Swatch | null;
   /** What it gets in a trial. */
   readonly gets: string | null;
   readonly onRead: (picture: Picture, look: Look) => void;
   readonly onChange: (look: Look) => void;
 }
 
-function SwatchLooks({ swatch, gets, onRead, onChange }: SwatchProps) {
+function SwatchLooks({ swatch, before, gets, onRead, onChange }: SwatchProps) {
   const name = swatchName(swatch, gets);
   const print = usePrint();
   const now = useNow(60_000);
@@ -124,6 +127,7 @@ function SwatchLooks({ swatch, gets, onRead, onChange }: SwatchProps) {
       </div>
       <OnItsWay colours={swatch.colours} />
       {latest && (latest.state === 'wet' || latest.state === 'rinsed') ? <Drying lotId={swatch.lotId} wet={latest.lab} /> : null}
+      <Since swatch={swatch} before={before} />
       <Changes colours={swatch.colours} />
       <ol>
         {swatch.looks.toReversed().map((look) => {
@@ -152,6 +156,36 @@ function SwatchLooks({ swatch, gets, onRead, onChange }: SwatchProps) {
   );
 }
 
+/** What the last treatment made of it: the colour that stood before beside the one that stands now. */
+function Since({ swatch, before }: Pick<SwatchProps, 'swatch' | 'before'>) {
+  if (!swatch.colour || !before?.colour) return null;
+  return (
+    <p className="line line-tight">
+      <Patch hex={hexOfLab(before.colour.lab)} sizePx={24} />
+      <Patch hex={hexOfLab(swatch.colour.lab)} sizePx={24} />
+      <span>
+        Since “{swatchName(before)}”: <BesideWords from={before.colour} to={swatch.colour} />
+      </span>
+    </p>
+  );
+}
+
+/** What differs from one colour to another in words, with what may be something else than the fibre. */
+function BesideWords({ from, to }: { from: SeenColour; to: SeenColour }) {
+  const two = beside(from, to);
+  return (
+    <>
+      {two.comparable
+        ? `${besideText(two)}${from.part !== to.part ? ` · ${printRating(changeGrade(from.lab, to.lab).rating)} on the grey scale` : ''}`
+        : `${two.difference.words} · not to be compared`}
+      {two.doubts.map((doubt) => (
+        <span key={doubt} className="quiet">{` ${doubt}`}</span>
+      ))}
+      {from.light && to.light && from.light !== to.light ? <span className="quiet"> {`${lightText(from.light)}, then ${lightText(to.light)}.`}</span> : null}
+    </>
+  );
+}
+
 /** From each colour to the next: what changed, and what may have been something else than the fibre. */
 function Changes({ colours }: { colours: readonly SeenColour[] }) {
   if (colours.length < 2) return null;
@@ -159,7 +193,6 @@ function Changes({ colours }: { colours: readonly SeenColour[] }) {
     <ol>
       {colours.slice(1).map((to, i) => {
         const from = colours[i] as SeenColour;
-        const two = beside(from, to);
         return (
           <li key={to.lookId} className="row">
             <span className="line line-tight">
@@ -171,16 +204,7 @@ function Changes({ colours }: { colours: readonly SeenColour[] }) {
                 <strong>
                   {from.part ?? stateText(from.state)} to {to.part ?? stateText(to.state)}
                 </strong>
-                :{' '}
-                {two.comparable
-                  ? `${besideText(two)}${from.part !== to.part ? ` · ${printRating(changeGrade(from.lab, to.lab).rating)} on the grey scale` : ''}`
-                  : `${two.difference.words} · not to be compared`}
-                {two.doubts.map((doubt) => (
-                  <span key={doubt} className="quiet">{` ${doubt}`}</span>
-                ))}
-                {from.light && to.light && from.light !== to.light ? (
-                  <span className="quiet"> {`${lightText(from.light)}, then ${lightText(to.light)}.`}</span>
-                ) : null}
+                : <BesideWords from={from} to={to} />
               </span>
             </span>
           </li>

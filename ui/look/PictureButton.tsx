@@ -15,6 +15,8 @@ interface Props {
   readonly className?: string;
   /** Takes what is pasted or dropped anywhere on the page, too. */
   readonly whole?: boolean;
+  /** Once this browser has it. */
+  readonly onKept?: () => void;
 }
 
 export const plainLook = (of: LookOf): LookInput & { atMs: number } => ({
@@ -34,10 +36,10 @@ export async function keepPictures(of: LookOf, files: readonly File[]): Promise<
 }
 
 /** One tap: the camera or the files of the device, several at once. What is taken is kept before it is sent. */
-export function PictureButton({ of, className, whole = false }: Props) {
+export function PictureButton({ of, className, whole = false, onKept }: Props) {
   const { message } = App.useApp();
   const keep = (files: readonly File[]) => {
-    keepPictures(of, files).catch((error: unknown) => message.error(`This browser could not keep the picture: ${errorText(error)}`));
+    keepPictures(of, files).then(onKept, (error: unknown) => message.error(`This browser could not keep the picture: ${errorText(error)}`));
   };
   useDroppedPictures(whole ? keep : null);
   return (

@@ -2,8 +2,12 @@
 import Link from 'next/link';
 import { type ReactNode, useMemo } from 'react';
 import type { RunView, SessionSummary } from '@/contract/views';
+import type { KnownPot } from '@/core/heat/learnPot';
+import type { Home } from '@/core/kitchen/home';
+import { comingHours } from '@/core/run/comingHours';
 import { useNow } from '../api/serverClock';
 import { allLoaded, useLoaded } from '../api/useLoaded';
+import { SpoilSoon } from '../baths/SpoilSoon';
 import { FastnessDue } from '../fastness/FastnessDue';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
@@ -12,12 +16,18 @@ import { HandMark, StopMark } from '../shell/Marks';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { untilText } from '../stove/stoveView';
+import { ComingHours } from './ComingHours';
 import { type Call, nowView, type Place } from './nowView';
 import { RecoveryNotice } from './RecoveryNotice';
 
 /** Where something soaks or rests: whether waiting is still worth it. */
 const RunOnItsWay = later(() => import('../look/RunOnItsWay').then((module) => module.RunOnItsWay));
 const FirstVisit = later(() => import('./FirstVisit').then((module) => module.FirstVisit));
+
+const MIN_MS = 60_000;
+/** As far as the picture of what comes reaches. */
+const COMING_H = 14;
+const NO_POTS: readonly KnownPot[] = [];
 
 /** What needs hands, across every session, in order of time. */
 export function NowPage() {
@@ -32,13 +42,25 @@ export function NowPage() {
 function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonly SessionSummary[] }) {
   const print = usePrint();
   const now = useNow();
-  const view = useMemo(() => nowView(runs, sessions, now, print), [runs, sessions, now, print]);
+  const pots = useLoaded<KnownPot[]>('/pots/heat');
+  const known = pots.state === 'ready' ? pots.value : NO_POTS;
+  const view = useMemo(() => nowView(runs, sessions, now, print, known), [runs, sessions, now, print, known]);
   const { calls, onHeat, left, inHand, planned } = view;
+  const home = useLoaded<Home>('/home');
+  const diary = home.state === 'ready' ? home.value.diary : null;
+  // A picture of hours need not be drawn each second.
+  const minuteMs = Math.floor(now / MIN_MS) * MIN_MS;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is live changes with each second; the picture with each minute, or with what happens
+  const coming = useMemo(() => {
+    const runs = view.lives.map(({ view: { run, plan }, stove }) => ({ id: run.id, plan, ...stove }));
+    return diary && comingHours(runs, planned, diary, minuteMs, COMING_H);
+  }, [view.lives.length, runs, sessions, diary, minuteMs]);
   const [first, ...later] = calls;
   return (
     <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-clock">{print.clock(now)}</span>}>
       <RecoveryNotice />
       {first ? <FirstCall call={first} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
+      {coming ? <ComingHours coming={coming} /> : null}
       <div className="columns">
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
         <Places title="Left to itself" none="Nothing rests or soaks." places={left} figureOf={({ card }) => card.nextCall?.when ?? ''} isLeft />
@@ -71,6 +93,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
           {planned.length > 5 ? <Link href="/sessions">and {planned.length - 5} more planned sessions</Link> : null}
         </Panel>
         <FastnessDue nowMs={now} />
+        <SpoilSoon nowMs={now} />
       </div>
       <FirstVisit />
     </Page>

@@ -1,4 +1,5 @@
 import type { RunView, SessionSummary } from '@/contract/views';
+import type { KnownPot } from '@/core/heat/learnPot';
 import type { Printer } from '@/core/measure/printer';
 import type { Nudge } from '@/core/run/nudges';
 import { type StoveCard, type StoveView, stoveView } from '../stove/stoveView';
@@ -17,6 +18,7 @@ export interface Place {
 }
 
 export interface NowView {
+  readonly lives: readonly LiveRunView[];
   /** Calls of all sessions, stops first, then by time. */
   readonly calls: readonly Call[];
   readonly onHeat: readonly Place[];
@@ -26,14 +28,21 @@ export interface NowView {
 }
 
 /** What needs hands, across every session, in order of time. */
-export function nowView(views: readonly RunView[], sessions: readonly SessionSummary[], nowMs: number, print: Printer): NowView {
-  const lives = views.map((view): LiveRunView => ({ view, stove: stoveView(view.plan, view.events, view.readings, nowMs, print) }));
+export function nowView(
+  views: readonly RunView[],
+  sessions: readonly SessionSummary[],
+  nowMs: number,
+  print: Printer,
+  pots: readonly KnownPot[] = [],
+): NowView {
+  const lives = views.map((view): LiveRunView => ({ view, stove: stoveView(view.plan, view.events, view.readings, nowMs, print, pots) }));
   const calls = lives
     .flatMap((live) => live.stove.nudges.map((nudge) => ({ live, nudge })))
     .sort((a, b) => Number(b.nudge.stop) - Number(a.nudge.stop) || a.nudge.dueMs - b.nudge.dueMs);
   const places = lives.flatMap((live) => live.stove.cards.map((card) => ({ live, card })));
   const among = (...kinds: readonly string[]) => places.filter(({ card }) => kinds.includes(card.clock.current?.phase.kind ?? ''));
   return {
+    lives,
     calls,
     onHeat: among('raise', 'hold'),
     left: among('rest', 'soak', 'until'),

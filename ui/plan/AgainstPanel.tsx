@@ -23,8 +23,8 @@ export function AgainstPanel({ draft, onDraft, lots, book }: Props) {
   const own = lots.filter(({ id }) => draft.lotIds.includes(id));
   const changes = changesAgainst(draft, against, own, { all: book.methods, find: book.find }, book.shelf);
   const says = guardText(against, changes.length);
-  const { chain, overrules, plantAmounts, extras, lids } = against;
-  const back = { ...draft, chain, overrules, plantAmounts, extras, lids };
+  const { chain, overrules, plantAmounts, extras, lids, labels = draft.labels ?? {}, doseOf = draft.doseOf ?? null } = against;
+  const back = { ...draft, chain, overrules, plantAmounts, extras, lids, labels, doseOf, vessels: {} };
   return (
     <Panel title="One thing changed" label="One thing changed">
       {changes.length > 1 ? <Notice>{says}</Notice> : <p>{says}</p>}

@@ -193,12 +193,13 @@ function OpenItem(props: ItemProps) {
         />
       ) : null}
       {method.steps.some((step) => step.liquor === 'brings') ? (
-        <Field label="Which liquor">
+        <Field label="Which kept bath">
           {(id) => (
             <Select
               id={id}
               value={item.liquorId ?? null}
-              placeholder="Choose a kept liquor"
+              placeholder="Choose a kept bath"
+              showSearch={{ optionFilterProp: 'label' }}
               options={book.liquors.map((liquor) => ({ value: liquor.id, label: liquor.name }))}
               onChange={(liquorId: string) => change({ liquorId })}
               style={{ width: '100%' }}

@@ -1,6 +1,7 @@
 'use client';
 import { printNumber } from '@/core/measure/print';
 import { phAimText } from '@/core/plan/phAim';
+import { phDoseText } from '@/core/plan/phDose';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { Findings } from '../shell/Findings';
@@ -49,7 +50,11 @@ export function StepDetails({ plan, step }: { plan: Plan; step: PlanStep }) {
             </li>
           ))}
         </ol>
-        {step.phAim ? <p>pH: {phAimText(step.phAim)}, before it goes on</p> : null}
+        {step.phAim ? (
+          <p>
+            pH: {phAimText(step.phAim)}, before it goes on. {print.says(phDoseText(step, plan))}
+          </p>
+        ) : null}
         {step.lookFor ? <p>Look for: {step.lookFor}</p> : null}
         <p className="quiet">
           Why this way: <Trade>{step.why}</Trade>

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import type { LotView } from '@/contract/views';
 import type { TriedHere } from '@/core/fibre/tried';
+import type { KnownPot } from '@/core/heat/learnPot';
 import type { Home } from '@/core/kitchen/home';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Method } from '@/core/method/method';
@@ -35,10 +36,13 @@ export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: str
   const book = useBook();
   const stays = useLoaded<Stay[]>('/stays');
   const ownDyes = useLoaded<OwnDye[]>('/swatches/dyes');
+  const pots = useLoaded<KnownPot[]>('/pots/heat');
   const tried = useTried();
   return useMemo(() => {
     const parts = allLoaded({ lots, vessels, home, book, stays, ownDyes });
     if (parts.state !== 'ready') return parts;
+    // What pots taught is a help: without it a plan reckons with the label’s watts.
+    if (pots.state === 'loading') return pots;
     const { value } = parts;
     const known = new Set(value.book.methods.map((method) => `${method.id}/${method.version}`));
     const kitchen: Kitchen = {
@@ -53,7 +57,8 @@ export function useKitchen(older: readonly Method[] = NO_METHODS, sessionId: str
       labels: value.book.labels,
       others: value.stays.filter((stay) => stay.sessionId !== sessionId),
       ownDyes: value.ownDyes,
+      pots: pots.state === 'ready' ? pots.value : [],
     };
     return { state: 'ready', reload: parts.reload, value: { lots: value.lots, vessels: value.vessels, book: value.book, kitchen, tried } };
-  }, [lots, vessels, home, book, stays, ownDyes, tried, older, sessionId]);
+  }, [lots, vessels, home, book, stays, ownDyes, pots, tried, older, sessionId]);
 }

@@ -1,7 +1,7 @@
 import { knownText } from '@/core/figure';
-import { printDuration } from '@/core/measure/print';
+import { countText, printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
-import { lengthText } from '@/core/plan/phase';
+import { lengthText, type RaiseLearnt } from '@/core/plan/phase';
 import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import type { WhyNotEarlier } from '@/core/schedule/problem';
@@ -36,6 +36,12 @@ export function whyText(why: WhyNotEarlier, plan: Pick<Plan, 'steps' | 'vessels'
   }
 }
 
+/** What the pot's own curves say of heating up. */
+const learntText = (learnt: RaiseLearnt | undefined): string =>
+  learnt
+    ? ` (${learnt.minMin === learnt.maxMin ? '' : `${learnt.maxMin === null ? `${learnt.minMin} min at the least` : `${learnt.minMin}–${learnt.maxMin} min`}, `}by ${countText(learnt.n, 'curve')} of this pot)`
+    : '';
+
 /** A phase in words. */
 export function phaseText(phase: PlanStep['phases'][number], print: Printer): string {
   switch (phase.kind) {
@@ -44,7 +50,7 @@ export function phaseText(phase: PlanStep['phases'][number], print: Printer): st
       return `${phase.act} (${printDuration(phase.minutes)}, hands)`;
     case 'raise': {
       const rate = phase.maxRateCPerMin ? print.says(`, no faster than ${phase.maxRateCPerMin} °C a minute`) : '';
-      return `Heat up to ${phase.toC === null ? 'a temperature you know' : print.temperature(phase.toC)}, about ${printDuration(phase.minutes)}${rate}`;
+      return `Heat up to ${phase.toC === null ? 'a temperature you know' : print.temperature(phase.toC)}, about ${printDuration(phase.minutes)}${rate}${learntText(phase.learnt)}`;
     }
     case 'hold': {
       const ceiling = phase.ceilingC === null ? '' : `, never above ${print.temperature(phase.ceilingC)}`;

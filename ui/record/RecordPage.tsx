@@ -21,6 +21,7 @@ import { RunLog } from '../stove/RunLog';
 import { RunResults } from '../swatches/RunResults';
 import { Warp } from '../warp/Warp';
 import { actualTimes } from './actualTimes';
+import { PhPanel } from './PhPanel';
 import { TemperaturePanel } from './TemperaturePanel';
 
 const ComparisonTable = dynamic(() => import('./ComparisonTable').then((module) => module.ComparisonTable));
@@ -100,7 +101,10 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
             ))}
           </ul>
         </Panel>
-        <TemperaturePanel view={view} clocks={record.clocks} chosenStepId={chosen} />
+        <div className="stack">
+          <TemperaturePanel view={view} clocks={record.clocks} chosenStepId={chosen} />
+          <PhPanel view={view} />
+        </div>
       </div>
       <h2>The warp: plan as outline, what was done as fill</h2>
       <Guard what="The warp">

@@ -1,34 +1,33 @@
 'use client';
 import { CategoryScale, Chart as ChartJs, type ChartOptions, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
+import type { Band } from '@/core/chem/band';
 import type { Reading } from '@/core/hold/credit';
 import { celsiusToF } from '@/core/measure/temperature';
 import { usePrint } from '../shell/facts';
-import { useIsNight } from '../theme/lighting';
-import { DAY, NIGHT } from '../theme/room';
+import { useInkChart } from '../theme/inkChart';
 import { thinned } from './curvePoints';
 
 ChartJs.register(LinearScale, CategoryScale, PointElement, LineElement, Filler, Tooltip);
-ChartJs.defaults.font.size = 13;
 
 interface Props {
   readonly label: string;
   readonly readings: readonly Reading[];
   readonly bandC: readonly [number, number] | null;
   readonly ceilingC: number | null;
+  /** What is still to come, by a forecast: dashed, with its range. */
+  readonly ahead?: readonly (Band & { readonly atMs: number })[];
 }
 
-/** A curve in ink, its band as a grey strip, its ceiling as a dashed line. */
-export function TemperatureChart({ label, readings, bandC, ceilingC }: Props) {
+/** A curve in ink, its band as a grey strip, its ceiling as a dashed line, what is foreseen as dots. */
+export function TemperatureChart({ label, readings, bandC, ceilingC, ahead = [] }: Props) {
   const print = usePrint();
-  const colours = useIsNight() ? NIGHT : DAY;
+  const { colours, options: plainChart, ticks, grid } = useInkChart();
   const isF = print.measures.temperature === 'F';
   const scale = isF ? '°F' : '°C';
   const degrees = (c: number) => (isF ? celsiusToF(c) : c);
-  // The canvas knows no custom properties: it is told the family that the page uses.
-  ChartJs.defaults.font.family = getComputedStyle(document.body).fontFamily;
   const points = thinned(readings).map((reading) => ({ x: reading.atMs, y: degrees(reading.bathC) }));
-  const [from, to] = [points[0]?.x ?? 0, points.at(-1)?.x ?? 1];
+  const [from, to] = [points[0]?.x ?? 0, ahead.at(-1)?.atMs ?? points.at(-1)?.x ?? 1];
   const level = (c: number) => [
     { x: from, y: degrees(c) },
     { x: to, y: degrees(c) },
@@ -42,15 +41,31 @@ export function TemperatureChart({ label, readings, bandC, ceilingC }: Props) {
         ]
       : []),
     ...(ceilingC === null ? [] : [{ ...plain, label: 'never above', data: level(ceilingC), borderDash: [7, 5], borderWidth: 1.5 }]),
+    ...(ahead.length === 0
+      ? []
+      : [
+          { ...plain, label: 'at the least', data: ahead.map(({ atMs, low }) => ({ x: atMs, y: degrees(low) })), borderWidth: 0 },
+          {
+            ...plain,
+            label: 'at the most',
+            data: ahead.map(({ atMs, high }) => ({ x: atMs, y: degrees(high) })),
+            borderWidth: 0,
+            fill: '-1',
+            backgroundColor: `${colours.ink}30`,
+          },
+          {
+            ...plain,
+            label: 'left alone',
+            data: ahead.map(({ atMs, likely }) => ({ x: atMs, y: degrees(likely) })),
+            borderColor: colours.ink,
+            borderDash: [3, 4],
+            borderWidth: 2,
+          },
+        ]),
     { label: 'bath', data: points, borderColor: colours.ink, borderWidth: 2, pointRadius: 0, tension: 0 },
   ];
-  const ticks = { color: colours.ink2 };
-  const grid = { color: `${colours.ink2}40` };
   const options: ChartOptions<'line'> = {
-    animation: false,
-    parsing: false,
-    maintainAspectRatio: false,
-    interaction: { mode: 'nearest', axis: 'x', intersect: false },
+    ...plainChart,
     scales: {
       x: { type: 'linear', min: from, max: to, ticks: { ...ticks, maxTicksLimit: 7, callback: (value) => print.clock(Number(value)) }, grid },
       y: { title: { display: true, text: scale, color: colours.ink2 }, ticks, suggestedMin: degrees(10), suggestedMax: degrees(95), grid },

@@ -11,6 +11,7 @@ import { newId } from '../api/newId';
 import { act } from '../api/outbox';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
+import { KeptBathsNotice } from '../baths/KeptBathsNotice';
 import { Gaps } from '../plan/Gaps';
 import { PlanTotals } from '../plan/PlanHead';
 import { StepDetails } from '../plan/StepDetails';
@@ -103,6 +104,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
       }
     >
       {isNewest ? null : <Notice acts={<LinkButton href={`/sessions/${sessionId}`}>See the newest</LinkButton>}>This is an older plan.</Notice>}
+      {runId ? null : <KeptBathsNotice plan={plan} />}
       {problem ? <Notice kind="fault">{problem}</Notice> : null}
       {!runId && stopped ? <Notice>A stop holds this plan: it stands below. Change the plan, and it can be started.</Notice> : null}
       {!runId && asked.length > 0 ? (

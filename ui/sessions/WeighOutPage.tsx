@@ -1,16 +1,17 @@
 'use client';
 import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
-import { Button, Flex } from 'antd';
+import { Button, Checkbox, Flex } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { WeighList } from '@/contract/views';
 import { type Cost, costOf } from '@/core/dose/cost';
 import { nearestSpoons } from '@/core/dose/spoons';
 import { figureText, type Known, knownOf, knownText, oneOf } from '@/core/figure';
+import { KEPT_BATH } from '@/core/liquor/liquor';
 import { printNumber } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { WeighLine } from '@/core/plan/weighOut';
-import { standingTicks, type WeighTick } from '@/core/plan/weighTicks';
+import { standingTicks, type WeighTick, wearKey } from '@/core/plan/weighTicks';
 import { amountOff } from '@/core/run/amountDifference';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { WEAR_WORD, type Wear } from '@/core/shelf/assistant';
@@ -18,6 +19,7 @@ import { type ShoppingLine, type StockLevel, serves } from '@/core/shelf/stock';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useLoaded } from '../api/useLoaded';
+import { useFastnessById } from '../fastness/useFastness';
 import { TypedInput } from '../form/TypedInput';
 import { amountReader } from '../form/typed';
 import { Caution } from '../shell/Findings';
@@ -40,7 +42,7 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
   const { session, lines } = list.value;
   const done = lines.filter((line) => standing.has(line.key)).length;
   const levels = stock.state === 'ready' ? stock.value : [];
-  const tick = async (line: WeighLine, amount: WeighTick['amount']) => {
+  const tick = async (line: Pick<WeighLine, 'key' | 'unit'>, amount: WeighTick['amount']) => {
     setProblem(null);
     try {
       await post(`/sessions/${sessionId}/weigh-out`, { id: newId(), key: line.key, amount, unit: line.unit });
@@ -80,7 +82,11 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
         <div className="stack">
           {bySteps(lines).map((group) => (
             <Panel key={group.stepId} title={group.title} label={group.title}>
-              <Wearing lines={group.lines} />
+              <Wearing
+                lines={group.lines}
+                tick={standing.get(wearKey(group.stepId))}
+                onTick={(amount) => void tick({ key: wearKey(group.stepId), unit: 'piece' }, amount)}
+              />
               <ul>
                 {group.lines.map((line) => (
                   <Line
@@ -116,11 +122,16 @@ function bySteps(lines: readonly WeighLine[]): { stepId: string; title: string; 
 }
 
 /** Gloves before the tub is opened, not after (R31). */
-function Wearing({ lines }: { lines: readonly WeighLine[] }) {
+function Wearing({ lines, tick, onTick }: { lines: readonly WeighLine[]; tick: WeighTick | undefined; onTick: LineProps['onTick'] }) {
   const wear = [...new Set(lines.flatMap((line) => line.wear))] as Wear[];
   if (wear.length === 0) return null;
   const words = wear.map((piece) => WEAR_WORD[piece]).join(', ');
-  return <Caution severity="caution" text={`${words} on before opening the tub.${wear.includes('M') ? ' Wipe, do not sweep.' : ''}`} />;
+  const text = `${words} on before opening the tub.${wear.includes('M') ? ' Wipe, do not sweep.' : ''}`;
+  return (
+    <Checkbox checked={tick !== undefined} onChange={({ target }) => onTick(target.checked ? { state: 'measured', value: 1 } : null)}>
+      <Caution severity={tick ? 'note' : 'caution'} text={text} />
+    </Checkbox>
+  );
 }
 
 interface LineProps {
@@ -132,6 +143,7 @@ interface LineProps {
 
 function Line({ line, tick, places, onTick }: LineProps) {
   const print = usePrint();
+  const fastness = useFastnessById()(line.substance);
   const [text, setText] = useState<string | null>(null);
   const read = amountReader(line.unit, null, print.measures);
   const weighed = tick?.amount ? knownOf(tick.amount) : null;
@@ -162,7 +174,7 @@ function Line({ line, tick, places, onTick }: LineProps) {
       />
       <div className="row-main">
         <span className={tick ? 'quiet row-name' : 'row-name'}>{line.name}</span>
-        <span className="quiet small">{lineWords(line, places, print)}</span>
+        <span className="quiet small">{[lineWords(line, places, print), fastness && `light and washing: ${fastness}`].filter(Boolean).join(' · ')}</span>
       </div>
       <Flex vertical align="flex-end" justify="center" style={{ minHeight: 58 }}>
         <span className="figure" style={{ fontSize: 'var(--t3)' }}>
@@ -211,7 +223,7 @@ function lineWords(line: WeighLine, places: readonly StockLevel[], print: Printe
 }
 
 function costFor(lines: readonly WeighLine[], standing: ReadonlyMap<string, WeighTick>, levels: readonly StockLevel[], dryFibreG: number | null): Cost | null {
-  const priced = lines.filter((line) => line.substance !== 'water' && line.substance !== 'ties');
+  const priced = lines.filter((line) => line.substance !== 'water' && line.substance !== KEPT_BATH && line.substance !== 'ties');
   if (!levels.some((level) => level.item.pricePerUnit !== null)) return null;
   return costOf(
     priced.map((line) => {

@@ -3,7 +3,7 @@ import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd'
 import type { ReactNode } from 'react';
 import { homeEdit } from '@/contract/schemas';
 import { HEAT_KINDS } from '@/core/kitchen/heatSource';
-import type { Home } from '@/core/kitchen/home';
+import { attendMinOf, type Home } from '@/core/kitchen/home';
 import { METRIC, type Measures } from '@/core/measure/measures';
 import { put } from '../api/http';
 import { newId } from '../api/newId';
@@ -39,6 +39,7 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
   const first: Values = {
     ...rest,
     measures: home.measures ?? METRIC,
+    attendMin: attendMinOf(home),
     alkalinityText: water?.alkalinityMgL == null ? '' : hardnessText(water.alkalinityMgL),
     hardnessText: water?.hardnessMgL == null ? '' : hardnessText(water.hardnessMgL),
     scaleRows: scales.map((scale) => ({ id: scale.id, name: scale.name, readsTo: mass(scale.readsToG), most: scale.mostG === null ? '' : mass(scale.mostG) })),
@@ -218,6 +219,9 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
     <>
       <Form.Item name="childrenOrPets" valuePropName="checked">
         <Checkbox>Children or pets at home</Checkbox>
+      </Form.Item>
+      <Form.Item name="attendMin" label="Heat is on and nobody touched anything: ask after" extra="Empty: it is never asked.">
+        <InputNumber suffix="min" placeholder="never" style={{ width: 220 }} />
       </Form.Item>
       <Form.Item name="emergencyNumber" label="Emergency number">
         <Input maxLength={40} />

@@ -3,17 +3,17 @@ import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { liquorEdit, newLiquor } from '@/contract/shelf';
 import { type Figure, UNKNOWN } from '@/core/figure';
+import { KEPT_IN, type Liquor, spoilByMs } from '@/core/liquor/liquor';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
-import { KEPT_IN, type Liquor, spoilByMs } from '@/core/shelf/liquor';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
+import { KEPT_WORD } from '../baths/keptWords';
 import { DayField } from '../form/DayField';
 import { FormSheet } from '../form/FormSheet';
 import { Hidden } from '../form/Hidden';
 import { TypedItem } from '../form/TypedItem';
 import { amountReader, asTyped, typedValue } from '../form/typed';
-import { BathLooks } from '../look/BathLooks';
 import { usePrint } from '../shell/facts';
 import { PutAway } from './PutAway';
 
@@ -34,7 +34,6 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const KEPT_WORD = { room: 'at room temperature', fridge: 'in a fridge', freezer: 'in a freezer' } as const;
 /** A bath kept for later, with its age and the day by which it is used or binned. */
 export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
   const { measures } = usePrint();
@@ -54,7 +53,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
     madeAtMs,
     keptIn,
     place: had.place ?? '',
-    uses: had.uses ?? 1,
+    uses: had.uses ?? 0,
     spoilByMs: had.spoilByMs === undefined ? spoilByMs(madeAtMs, keptIn) : had.spoilByMs,
     labelled: had.labelled ?? false,
     note: had.note ?? '',
@@ -68,7 +67,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
   return (
     <FormSheet<Values>
       name={liquor ? `liquor-${liquor.id}` : `liquor-new-${from.from?.stepId ?? ''}`}
-      title={liquor ? liquor.name : 'Keep a liquor'}
+      title={liquor ? liquor.name : 'Keep a bath'}
       first={first}
       body={body}
       schema={liquor ? liquorEdit : newLiquor}
@@ -91,11 +90,11 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
                 options={[{ value: '', label: 'unknown' }, ...dyestuffs.map((one) => ({ value: one.id, label: one.name }))]}
               />
             </Form.Item>
-            <TypedItem name="volumeText" label="Volume" read={(how) => amountReader('mL', null, how)} placeholder="unknown; 2.5 L" />
-            <Form.Item name="ph" label="pH">
+            <TypedItem name="volumeText" label="Volume when it was kept" read={(how) => amountReader('mL', null, how)} placeholder="unknown; 2.5 L" />
+            <Form.Item name="ph" label="pH when it was kept">
               <InputNumber placeholder="not measured" style={{ width: '100%' }} />
             </Form.Item>
-            <Form.Item name="uses" label="Baths given so far">
+            <Form.Item name="uses" label="Baths given before it was kept" extra="What is dyed in it by sessions from now on counts by itself.">
               <InputNumber style={{ width: '100%' }} />
             </Form.Item>
             <Form.Item name="keptIn" label="Kept">
@@ -117,7 +116,6 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
           <Form.Item name="note" label="Note">
             <Input.TextArea autoSize={{ minRows: 1 }} />
           </Form.Item>
-          {liquor ? <BathLooks liquorId={liquor.id} name={liquor.name} /> : null}
         </>
       )}
     </FormSheet>

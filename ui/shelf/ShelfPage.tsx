@@ -2,13 +2,9 @@
 import { App, Button, Tabs } from 'antd';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { figureText } from '@/core/figure';
 import type { Home } from '@/core/kitchen/home';
 import { MATERIAL_SAYS, type Vessel } from '@/core/kitchen/vessel';
-import { printDuration, printNumber } from '@/core/measure/print';
-import { freshness, type Liquor } from '@/core/shelf/liquor';
 import type { StockItem, StockLevel } from '@/core/shelf/stock';
-import { useNow } from '../api/serverClock';
 import { type Book, useBook } from '../api/useBook';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { DoorsPanel } from '../doors/DoorsPanel';
@@ -18,6 +14,7 @@ import { Page } from '../shell/Page';
 import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 import { SearchField } from '../shell/SearchField';
+import { Baths } from './Baths';
 import { CopiesPanel } from './CopiesPanel';
 import { HomePanel } from './HomePanel';
 import { StarterKitchen } from './StarterKitchen';
@@ -31,7 +28,7 @@ const SubstanceForm = later(() => import('./SubstanceForm').then((module) => mod
 const TABS = [
   { key: 'dyestuffs', label: 'Dyestuffs' },
   { key: 'assistants', label: 'Assistants' },
-  { key: 'liquors', label: 'Kept liquors' },
+  { key: 'liquors', label: 'Kept baths' },
   { key: 'vessels', label: 'Vessels' },
   { key: 'home', label: 'Home' },
 ] as const;
@@ -40,7 +37,7 @@ type Tab = (typeof TABS)[number]['key'];
 export type ShelfOpen =
   | { readonly what: 'vessel'; readonly vessel: Vessel | null }
   | { readonly what: 'stock'; readonly item: StockItem | null; readonly substance: string | null }
-  | { readonly what: 'liquor'; readonly liquor: Liquor | null }
+  | { readonly what: 'liquor' }
   | { readonly what: 'own'; readonly kind: 'dyestuff' | 'assistant' };
 
 /** What stands on the shelf and in the kitchen: everything plans are made with. */
@@ -77,7 +74,7 @@ function Shelf({ vessels, home, stock, book }: ShelfProps) {
   const parts: Readonly<Record<Tab, React.ReactNode>> = {
     dyestuffs: <Stuffs kind="dyestuff" book={book} levels={stock} text={text} onOpen={setOpen} />,
     assistants: <Stuffs kind="assistant" book={book} levels={stock} text={text} onOpen={setOpen} />,
-    liquors: <Liquors liquors={book.liquors} onOpen={setOpen} />,
+    liquors: <Baths baths={book.baths} onKeep={() => setOpen({ what: 'liquor' })} />,
     vessels: <Vessels vessels={vessels} home={home} onOpen={setOpen} />,
     home: (
       <div className="stack">
@@ -97,7 +94,7 @@ function Shelf({ vessels, home, stock, book }: ShelfProps) {
       />
       {open?.what === 'vessel' ? <VesselForm vessel={open.vessel} home={home} place={vessels.length + 1} onClose={close} /> : null}
       {open?.what === 'stock' ? <StockForm item={open.item} substance={open.substance} book={book} onClose={close} /> : null}
-      {open?.what === 'liquor' ? <LiquorForm liquor={open.liquor} dyestuffs={book.dyestuffs} onClose={close} /> : null}
+      {open?.what === 'liquor' ? <LiquorForm liquor={null} dyestuffs={book.dyestuffs} onClose={close} /> : null}
       {open?.what === 'own' ? <SubstanceForm kind={open.kind} onClose={close} /> : null}
     </Page>
   );
@@ -126,8 +123,8 @@ function Acts({ tab, text, onText, onOpen }: ActsProps) {
       );
     case 'liquors':
       return (
-        <Button type="primary" onClick={() => onOpen({ what: 'liquor', liquor: null })}>
-          Keep a liquor
+        <Button type="primary" onClick={() => onOpen({ what: 'liquor' })}>
+          Keep a bath
         </Button>
       );
     case 'vessels':
@@ -139,56 +136,6 @@ function Acts({ tab, text, onText, onOpen }: ActsProps) {
     case 'home':
       return null;
   }
-}
-
-const FRESH_WORD = { fresh: 'fresh', lookFirst: 'look at it first', past: 'past its day' } as const;
-
-function Liquors({ liquors, onOpen }: { liquors: readonly Liquor[]; onOpen: (open: ShelfOpen) => void }) {
-  const print = usePrint();
-  const now = useNow(60_000);
-  if (liquors.length === 0)
-    return (
-      <EmptyPlace
-        act={
-          <Button type="primary" onClick={() => onOpen({ what: 'liquor', liquor: null })}>
-            Keep a liquor
-          </Button>
-        }
-      >
-        No kept liquors. What is left of a dyebath still holds colour: keep it in a labelled, vented jar, and it can be planned with.
-      </EmptyPlace>
-    );
-  return (
-    <Rows
-      label="Kept liquors"
-      items={liquors}
-      keyOf={(liquor) => liquor.id}
-      render={(liquor) => {
-        const state = freshness(liquor, now);
-        return (
-          <div className="row">
-            <div className="row-main">
-              <Button type="link" className="row-name" onClick={() => onOpen({ what: 'liquor', liquor })}>
-                {liquor.name}
-              </Button>
-              <span className="quiet">
-                {liquor.keptIn}
-                {liquor.place ? `, ${liquor.place}` : ''}; given {liquor.uses} {liquor.uses === 1 ? 'bath' : 'baths'}
-                {liquor.ph === null ? '' : `; pH ${printNumber(liquor.ph)}`}
-                {liquor.labelled ? '' : '; not labelled yet: contents, date, “not food”'}
-              </span>
-            </div>
-            <span className="quiet cell">{printDuration((now - liquor.madeAtMs) / 60_000)} old</span>
-            <span className={state === 'past' ? 'cell fault' : 'cell'}>
-              {FRESH_WORD[state]}
-              {liquor.spoilByMs === null ? '' : `, by ${print.day(liquor.spoilByMs)}`}
-            </span>
-            <span className="figure row-figure">{figureText(liquor.volumeMl, print.volume)}</span>
-          </div>
-        );
-      }}
-    />
-  );
 }
 
 function Vessels({ vessels, home, onOpen }: { vessels: readonly Vessel[]; home: Home; onOpen: (open: ShelfOpen) => void }) {

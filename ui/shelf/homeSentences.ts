@@ -1,6 +1,7 @@
 import { boilingC } from '@/core/heat/boiling';
-import type { Home } from '@/core/kitchen/home';
+import { attendMinOf, type Home } from '@/core/kitchen/home';
 import type { Measures } from '@/core/measure/measures';
+import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import { unreachable } from '@/core/result';
 import { hardnessText } from '../form/hardnessReader';
@@ -69,12 +70,19 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
     case 'care':
       return `${home.childrenOrPets ? 'Children or pets live here.' : 'No children or pets live here.'} ${
         home.emergencyNumber ? `In an emergency you call ${home.emergencyNumber}.` : 'No emergency number is written down.'
-      }`;
+      } ${attendSentence(home)}`;
     case 'measures':
       return measuresSentence(print.measures);
     default:
       return unreachable(part);
   }
+}
+
+function attendSentence(home: Home): string {
+  const after = attendMinOf(home);
+  return after === null
+    ? 'Nobody is asked whether they are still with the heat.'
+    : `Who leaves the heat alone for ${printDuration(after)} is asked whether they are there.`;
 }
 
 function waterSentence(water: Home['water']): string {

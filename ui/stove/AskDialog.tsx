@@ -11,6 +11,7 @@ import { amountNow } from '@/core/run/amountNow';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
 import { doseSaid } from '@/core/run/phNext';
+import { topUpText } from '@/core/run/topUp';
 import { shelfOf } from '@/core/shelf/library';
 import { bulkOf } from '@/core/shelf/spoonOf';
 import type { StockLevel } from '@/core/shelf/stock';
@@ -24,7 +25,7 @@ import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { stoveTheme } from '../theme/antdTheme';
 import type { AskFor } from './acts';
-import { AGO, type AskValues, askFact, askReader } from './askFact';
+import { AGO, type AskValues, askFact, askReader, TOP_UP } from './askFact';
 
 export interface Asked {
   readonly ask: AskFor;
@@ -49,6 +50,7 @@ interface Props {
 
 const TITLES: Record<AskFor, string> = {
   reading: 'Temperature',
+  heat: 'Heat or lid',
   ph: 'pH',
   volume: 'Volume',
   addition: 'Addition',
@@ -61,6 +63,7 @@ const TITLES: Record<AskFor, string> = {
 };
 const LABELS: Record<AskFor, string> = {
   reading: 'What does it read? 82, or 180 F',
+  heat: 'The number on the knob; 0 is off, empty when there is none',
   ph: 'pH',
   volume: 'How much is in it? 5 L, or 2 gal (US)',
   addition: 'How much? 54 g, or 1 1/2 tsp (US)',
@@ -91,6 +94,8 @@ const BEFORE: Partial<Record<AskFor, string>> = {
 const PLACES = {
   value: 'text',
   dryWeightG: 'text',
+  knob: 'text',
+  hasLid: 'choice',
   amount: 'text',
   finding: 'text',
   reason: 'text',
@@ -125,7 +130,14 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
   };
   const first: AskValues = {
     text: readyText(addition?.id),
-    choice: ask === 'move' ? '' : ask === 'weigh' ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '') : 'measured',
+    choice:
+      ask === 'move'
+        ? ''
+        : ask === 'weigh'
+          ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '')
+          : ask === 'heat'
+            ? 'same'
+            : 'measured',
     what: asked.additionId ?? addition?.id ?? 'other',
     other: '',
     ago: 'now',
@@ -159,6 +171,10 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
           const reader = askReader(ask, step, values, shelf, print.measures, bulk);
           const fact = factOf(values);
           const felt = bathFact(fact);
+          const cold =
+            fact.type === 'addition' && fact.substance === 'water' && fact.unit === 'mL'
+              ? topUpText(plan, state, step, latestC, knownValue(fact.amount) ?? 0, print, nowMs())
+              : null;
           const warnings = ask === 'move' ? movingFindings(step, state.steps[step.id], latestC) : felt ? factFindings(plan, step, state.steps, felt) : [];
           return (
             <>
@@ -166,7 +182,11 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                 <Form.Item name="what" label="What went in">
                   <Select
                     onChange={whatChanged}
-                    options={[...step.additions.map((a) => ({ value: a.id, label: a.name })), { value: 'other', label: 'something else' }]}
+                    options={[
+                      ...step.additions.map((a) => ({ value: a.id, label: a.name })),
+                      { value: TOP_UP, label: 'water, topped up' },
+                      { value: 'other', label: 'something else' },
+                    ]}
                   />
                 </Form.Item>
               ) : null}
@@ -192,6 +212,18 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                   <Input autoFocus maxLength={4000} />
                 </Form.Item>
               )}
+              {ask === 'heat' ? (
+                <Form.Item name="choice" label="Lid">
+                  <Segmented
+                    options={[
+                      { value: 'same', label: 'as it was' },
+                      { value: 'on', label: 'on' },
+                      { value: 'off', label: 'off' },
+                    ]}
+                  />
+                </Form.Item>
+              ) : null}
+              {cold ? <p aria-live="polite">{cold}</p> : null}
               {ask === 'ph' && step.phAim ? (
                 <p aria-live="polite">
                   {Number.isNaN(readPh(fact))

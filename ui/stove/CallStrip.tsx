@@ -1,5 +1,6 @@
 'use client';
 import { Button } from 'antd';
+import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
 import { dueAdditions } from '@/core/run/dueAdditions';
 import type { RunFact } from '@/core/run/events';
@@ -64,7 +65,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
     <section className={`call${due ? ' call-due' : ''}${first.stop ? ' call-stop' : ''}`} aria-label="Next act">
       {/* Told once, when it is due: a countdown read aloud every minute is heard by nobody. */}
       <p className="unseen" role="alert">
-        {due ? `${says(first)}. ${where(first)}` : ''}
+        {due ? `${says(first).replace(/[.?!]$/, '')}: ${where(first)}` : ''}
       </p>
       {first.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
       <div className="call-words">
@@ -84,12 +85,23 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
           Quiet
         </Button>
       ) : null}
+      {first.act === 'attend' && due ? (
+        <Button size="large" onClick={() => onAnswer(allOff(view), 'heat off, left')}>
+          Heat off, I leave
+        </Button>
+      ) : null}
       <Button type={due ? 'primary' : 'default'} size="large" onClick={answer}>
-        {due ? 'Done' : 'Do it now'}
+        {first.act === 'attend' && due ? 'I am here' : due ? 'Done' : 'Do it now'}
       </Button>
     </section>
   );
 }
+
+/** Every pot on the heat pauses: its heat time stands still, the clock does not. */
+const allOff = (view: StoveView): RunFact[] =>
+  view.cards
+    .filter(({ state, clock }) => state.status === 'running' && clock.current && isHeated(clock.current.phase))
+    .map(({ step }) => ({ type: 'paused', stepId: step.id, reason: 'heat off, left' }));
 
 /** Which addition a call is about: the first that is due and not logged yet. */
 function additionOf(nudge: Nudge, view: StoveView, plan: Plan): { additionId?: string } {

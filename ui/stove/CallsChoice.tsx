@@ -1,16 +1,18 @@
 'use client';
-import { Button } from 'antd';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Hears } from '@/core/run/silence';
 import { later } from '../shell/later';
+import { CallAloud } from './CallAloud';
+import type { Calls } from './useCalls';
 
 // Asked for when it calls: the stove is there before.
 const HearsSelect = later(() => import('./HearsSelect').then((module) => module.HearsSelect));
+const TryAlarm = later(() => import('./TryAlarm').then((module) => module.TryAlarm));
 /** What it fetches when it is wanted. */
-export const CALLS_PARTS = [HearsSelect] as const;
+export const CALLS_PARTS = [HearsSelect, TryAlarm] as const;
 
 interface Props {
-  readonly calls: { readonly on: boolean; readonly waits: boolean; readonly toggle: () => void };
+  readonly calls: Calls;
   readonly hears: Hears;
   readonly onHears: (hears: Hears) => void;
   /** Vessels of the run. */
@@ -21,10 +23,9 @@ interface Props {
 export function CallsChoice({ calls, hears, onHears, vessels }: Props) {
   return (
     <>
-      <Button data-calls onClick={calls.toggle} aria-pressed={calls.on} type={calls.on ? 'primary' : 'default'}>
-        {calls.waits ? 'Touch once, then it calls' : calls.on ? 'Calling aloud' : 'Call aloud'}
-      </Button>
+      <CallAloud calls={calls} />
       {calls.on ? <HearsSelect hears={hears} onHears={onHears} vessels={vessels} /> : null}
+      {calls.on ? <TryAlarm onTry={calls.tryAlarm} /> : null}
     </>
   );
 }

@@ -5,11 +5,12 @@ import type { SimPotView } from '@/contract/views';
 import { errorText, put } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
 import { Notice } from '../shell/Notice';
+import type { SimPotProps } from './SimPot';
 
 const FACTORS = [1, 10, 60, 600] as const;
 
 /** Knobs of the stand-in for a pot and its probe: to practise, or where there is no probe. */
-export function SimPotKnobs({ vesselId, litres }: { vesselId: string; litres: number }) {
+export function SimPotKnobs({ vesselId, litres, onHeat }: SimPotProps) {
   const pots = useLoaded<SimPotView[]>('/sim-pots');
   const [problem, setProblem] = useState<string | null>(null);
   // The slider follows the finger; the pot hears of it when the finger is lifted.
@@ -23,6 +24,7 @@ export function SimPotKnobs({ vesselId, litres }: { vesselId: string; litres: nu
       () => {
         setProblem(null);
         setDragged(null);
+        if (change.burner !== undefined || change.lid !== undefined) onHeat(burner, lid);
         pots.reload();
       },
       (error: unknown) => setProblem(errorText(error)),

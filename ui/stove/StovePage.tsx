@@ -4,6 +4,7 @@ import { Button, ConfigProvider } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunView, WeighList } from '@/contract/views';
+import type { KnownPot } from '@/core/heat/learnPot';
 import type { Vessel } from '@/core/kitchen/vessel';
 import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
@@ -15,6 +16,7 @@ import { describeEvent } from '@/core/run/describeEvent';
 import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
+import { readingsOf } from '@/core/run/readings';
 import { isFor, isHeard } from '@/core/run/silence';
 import { rankFindings } from '@/core/safety/finding';
 import type { StockLevel } from '@/core/shelf/stock';
@@ -47,11 +49,15 @@ import { LOG_PARTS, RunLog } from './RunLog';
 import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls, useHears } from './useCalls';
+import { useDips } from './useDips';
 import { useNames } from './useNames';
 import { VesselCard } from './VesselCard';
 
 const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
 const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
+const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
+const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
+const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
 const BathNow = later(() => import('./BathNow').then((module) => module.BathNow));
 // A place is kept for it, so that nothing moves when it comes.
 const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
@@ -71,9 +77,26 @@ const LookBoxNotice = later(() => import('../look/LookBoxNotice').then((module) 
 const LookForm = later(() => import('../look/LookForm').then((module) => module.LookForm));
 const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
 /** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
-const ON_A_TAP = [AskDialog, MoreActs, BathNow, TypeAct, LastAct, KeyHelp, EarlyEnd, PictureButton, LookForm, LookBoxNotice, ...CALLS_PARTS, ...LOG_PARTS];
+const ON_A_TAP = [
+  AskDialog,
+  MoreActs,
+  BathNow,
+  HeatCurve,
+  DipScreen,
+  Overshot,
+  TypeAct,
+  LastAct,
+  KeyHelp,
+  EarlyEnd,
+  PictureButton,
+  LookForm,
+  LookBoxNotice,
+  ...CALLS_PARTS,
+  ...LOG_PARTS,
+];
 
 const NO_LOOKS: readonly Look[] = [];
+const NO_POTS: readonly KnownPot[] = [];
 const NO_STOCK: readonly StockLevel[] = [];
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
@@ -108,6 +131,8 @@ function Stove({ run }: { run: LiveRun }) {
   const vessels = useLoaded<Vessel[]>('/vessels');
   const stock = useLoaded<StockLevel[]>('/stock');
   const weighing = useLoaded<WeighList>(`/sessions/${plan.sessionId}/weigh-out`);
+  const pots = useLoaded<KnownPot[]>('/pots/heat');
+  const known = pots.state === 'ready' ? pots.value : NO_POTS;
   const weighed = useMemo(() => standingTicks(weighing.state === 'ready' ? weighing.value.ticks : []), [weighing]);
   const [chosen, setChosen] = useState(1);
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -118,7 +143,7 @@ function Stove({ run }: { run: LiveRun }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [lateSeen, setLateSeen] = useState(0);
   const [last, setLast] = useState<Logged | null>(null);
-  const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print), [plan, run.events, run.view.readings, now, print]);
+  const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print, known), [plan, run.events, run.view.readings, now, print, known]);
   const due = view.nudges.find((nudge) => nudge.dueMs <= now);
   const [hears, setHears] = useHears(run.view.run.id);
   const vesselOf = (nudge: Nudge) => view.state.steps[nudge.stepId]?.vesselId ?? null;
@@ -145,6 +170,11 @@ function Stove({ run }: { run: LiveRun }) {
     if (short === null) return logAt(facts, text, nowMs() - agoMin * 60_000);
     setEarly({ text: short, go: () => logAt(facts, text, nowMs()) });
   };
+  /** A picture or a word of what steeps is the look that was called for; over a flame, water and heat want one of their own. */
+  const looked = ({ step, clock }: StoveCard) => {
+    const kind = clock.current?.phase.kind;
+    if (kind === 'until' || kind === 'soak') run.act({ type: 'checked', stepId: step.id, finding: 'looked, kept with its picture or words' });
+  };
   const doAct = (act: StoveAct, step: PlanStep) => {
     if ('log' in act.does) log(act.does.log, `${step.title}: ${act.label.toLowerCase()}`);
     else setAsked({ ask: act.does.ask, step, ...(act.does.additionId ? { additionId: act.does.additionId } : {}) });
@@ -154,6 +184,7 @@ function Stove({ run }: { run: LiveRun }) {
     setLast(null);
   };
   const takeBack = () => amendLast({ kind: 'withdrawn', reason: 'taken back' });
+  const { dips, isCounting, putAway, bringBack } = useDips(view.cards);
   const cardNow = view.cards.find((card) => card.number === chosen) ?? view.cards[0];
   const press = (key: string) => {
     if (!cardNow) return;
@@ -163,7 +194,7 @@ function Stove({ run }: { run: LiveRun }) {
     const act = actsAt(cardNow.isWet).find((row) => row.key === key);
     if (act) doAct(actOn(act.id, cardNow.step, cardNow.clock), cardNow.step);
   };
-  useKeys(!asked && !more && !help && !early && !saying, {
+  useKeys(!asked && !more && !help && !early && !saying && !isCounting, {
     ...Object.fromEntries(DIGITS.map((digit) => [digit, () => setChosen(Number(digit))])),
     ...Object.fromEntries(['m', ...ACTS.flatMap((row) => row.key ?? [])].map((key) => [key, () => press(key)])),
     u: takeBack,
@@ -203,6 +234,9 @@ function Stove({ run }: { run: LiveRun }) {
     hot.map((card) => ({ stepId: card.step.id, vessel: card.vessel })),
     (id) => plan.home.heatSources.find((source) => source.id === id)?.name ?? 'The heat',
   );
+  const [onlyCard, ...others] = view.cards;
+  const readings = onlyCard && others.length === 0 && onlyCard.isWet ? readingsOf(onlyCard.step, onlyCard.state, run.view.readings) : [];
+  const alone = onlyCard && readings.length > 1 ? { card: onlyCard, readings } : null;
   const anyStep = cardNow?.step ?? view.ready[0];
   return (
     <Page
@@ -287,9 +321,11 @@ function Stove({ run }: { run: LiveRun }) {
                   onChoose={() => setChosen(card.number)}
                   onAct={(act) => doAct(act, card.step)}
                   onMore={() => setMore(card)}
-                  picture={<PictureButton className="tall" of={lookAt(run.view.run.id, card)} />}
+                  {...(!isCounting && dips.some(({ dip }) => dip.stepId === card.step.id) ? { onCountdown: bringBack } : {})}
+                  picture={<PictureButton className="tall" of={lookAt(run.view.run.id, card)} onKept={() => looked(card)} />}
                 />
               ))}
+              {alone ? <HeatCurve card={alone.card} readings={alone.readings} pots={known} altitudeM={plan.home.altitudeM} nowMs={now} /> : null}
               {finished
                 ? null
                 : view.ready.map((step) => (
@@ -307,6 +343,9 @@ function Stove({ run }: { run: LiveRun }) {
                     </section>
                   ))}
             </div>
+            {view.cards.map((card) => (
+              <Overshot key={card.step.id} plan={plan} card={card} run={view.state} nowMs={now} onLog={log} />
+            ))}
             <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
             <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
           </div>
@@ -330,6 +369,7 @@ function Stove({ run }: { run: LiveRun }) {
           </div>
         </div>
       </Steady>
+      {isCounting && !early ? <DipScreen dips={dips} calls={calls} onAct={(act, card) => doAct(act, card.step)} onClose={putAway} /> : null}
       {early ? <EarlyEnd early={early} onClose={() => setEarly(null)} /> : null}
       {asked ? (
         <AskDialog
@@ -385,7 +425,14 @@ function Stove({ run }: { run: LiveRun }) {
         onTakeBack={takeBack}
         onClose={() => setLast(null)}
       />
-      {saying ? <LookForm of={lookAt(run.view.run.id, saying)} title={`${saying.step.title}: how it looks`} onClose={() => setSaying(null)} /> : null}
+      {saying ? (
+        <LookForm
+          of={lookAt(run.view.run.id, saying)}
+          title={`${saying.step.title}: how it looks`}
+          onKept={() => looked(saying)}
+          onClose={() => setSaying(null)}
+        />
+      ) : null}
       {help ? <KeyHelp onClose={() => setHelp(false)} /> : null}
     </Page>
   );

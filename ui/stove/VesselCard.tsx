@@ -1,10 +1,11 @@
 'use client';
 import { Button, Flex } from 'antd';
 import type { ReactNode } from 'react';
+import { useFastnessById } from '../fastness/useFastness';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
-import { Gauge } from './Gauge';
+import { Gauge, PhGauge } from './Gauge';
 import { PotPicture } from './PotPicture';
 import type { StoveAct, StoveCard } from './stoveView';
 
@@ -30,14 +31,18 @@ interface Props {
   readonly onChoose: () => void;
   readonly onAct: (act: StoveAct) => void;
   readonly onMore: () => void;
+  /** Where its countdown was put away: brings it back. */
+  readonly onCountdown?: () => void;
   /** A picture of what is in it. */
   readonly picture: ReactNode;
 }
 
 /** One vessel in use: readable from two steps away, acts that make sense now. */
-export function VesselCard({ card, chosen, onChoose, onAct, onMore, picture }: Props) {
+export function VesselCard({ card, chosen, onChoose, onAct, onMore, onCountdown, picture }: Props) {
   const print = usePrint();
   const { nextCall, temperature, progress } = card;
+  const { phAim } = card.step;
+  const fastness = useFastnessById()(card.step.treatment === 'dye' ? card.step.dyestuffId : null);
   const [degrees = '–', scale = '°C'] = (temperature?.text ?? `– ${print.temperature(0).slice(-2)}`).split(' ');
   return (
     <section
@@ -53,10 +58,21 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore, picture }: P
         <div>
           <h2>{card.vessel.name}</h2>
           <p className="quiet">{card.step.title}</p>
+          {fastness ? <p className="quiet small">light and washing: {fastness}</p> : null}
         </div>
       </header>
       <div style={{ display: 'grid', gridTemplateColumns: card.isWet ? '74px minmax(0, 1fr)' : 'minmax(0, 1fr)', gap: 10 }}>
-        {card.isWet ? <Gauge c={temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} /> : null}
+        {card.isWet ? (
+          <div>
+            <Gauge c={temperature?.c ?? null} bandC={card.bandC} ceilingC={card.ceilingC} />
+            {phAim ? (
+              <>
+                <p className="quiet small">pH</p>
+                <PhGauge ph={card.state.ph.at(-1)?.value ?? null} aim={phAim} />
+              </>
+            ) : null}
+          </div>
+        ) : null}
         <div className="stack stack-tight">
           {card.isWet ? <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p> : null}
           {card.isWet ? (
@@ -79,6 +95,13 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore, picture }: P
               <span style={{ flex: 1 }}>{print.says(nextCall.text)}</span> <strong>{nextCall.when}</strong>
             </Flex>
           ) : null}
+          {card.heatSet ? <p className="quiet small">{card.heatSet}</p> : null}
+          {card.heatLines.map((line) => (
+            <p key={line} className="small">
+              {line}
+            </p>
+          ))}
+          {card.bath ? <p className="small">In it: {print.says(card.bath)}</p> : null}
           <PotPicture liquorHex={card.liquorHex} threads={card.threads} />
         </div>
       </div>
@@ -89,13 +112,24 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore, picture }: P
             <kbd>{act.key}</kbd>
           </Button>
         ))}
+        {onCountdown ? (
+          <Button className="tall" onClick={onCountdown}>
+            Countdown
+          </Button>
+        ) : null}
         {picture}
         <Button className="tall" onClick={onMore} aria-label={`More acts for ${card.vessel.name}`}>
           More
           <kbd>m</kbd>
         </Button>
       </div>
-      {card.vessel.probeId ? <SimPot vesselId={card.vessel.id} litres={(card.step.fit?.filledMl ?? 4000) / 1000} /> : null}
+      {card.vessel.probeId ? (
+        <SimPot
+          vesselId={card.vessel.id}
+          litres={(card.step.fit?.filledMl ?? 4000) / 1000}
+          onHeat={(knob, hasLid) => onAct({ key: '', label: 'set the heat', does: { log: [{ type: 'heatSet', stepId: card.step.id, knob, hasLid }] } })}
+        />
+      ) : null}
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import type { RunFact } from '@/core/run/events';
 
-export type AskFor = 'reading' | 'ph' | 'volume' | 'addition' | 'checked' | 'note' | 'move' | 'skip' | 'pause' | 'weigh';
+export type AskFor = 'reading' | 'ph' | 'volume' | 'addition' | 'checked' | 'note' | 'move' | 'skip' | 'pause' | 'weigh' | 'heat';
 export type ActId = AskFor | 'next' | 'stirred' | 'flipped' | 'end';
 
 /** One act of the stove: what its button, its key, the list of keys and the typed line need to know of it. */
@@ -43,6 +43,7 @@ export const ACTS: readonly ActRow[] = [
   row('stirred', 'Stirred', 'Stirred', 's', 'stirred', ['stir', 'stirred', 's'], (stepId) => [{ type: 'stirred', stepId }]),
   row('flipped', 'Turned', 'Turned the load', null, 'turned the load', ['flip', 'flipped', 'turned'], (stepId) => [{ type: 'flipped', stepId }]),
   row('reading', 'Reading', 'Temperature', 'r', 'log a temperature'),
+  row('heat', 'Turned to', 'Heat or lid', 't', 'set the heat or the lid', ['knob', 'heat', 'turn', 'lid']),
   row('ph', 'pH', 'pH', 'p', 'log a pH', ['ph']),
   row('volume', 'Volume', 'Volume', 'v', 'log a volume'),
   row('addition', 'Added', 'Addition', 'a', 'log an addition'),
@@ -55,7 +56,7 @@ export const ACTS: readonly ActRow[] = [
   row('end', 'End', 'End this step now', null, 'end this step now', [], (stepId) => [{ type: 'stepFinished', stepId }]),
 ];
 
-const OF_A_BATH: ReadonlySet<ActId> = new Set(['reading', 'ph', 'volume']);
+const OF_A_BATH: ReadonlySet<ActId> = new Set(['reading', 'ph', 'volume', 'heat']);
 
 /** The acts that make sense there: a table or a line has no bath to read. */
 export const actsAt = (isWet: boolean): readonly ActRow[] => (isWet ? ACTS : ACTS.filter((act) => !OF_A_BATH.has(act.id)));

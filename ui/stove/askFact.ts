@@ -4,7 +4,7 @@ import type { Measures } from '@/core/measure/measures';
 import type { AmountUnit } from '@/core/measure/print';
 import type { PlanStep } from '@/core/plan/plan';
 import { substanceByName } from '@/core/run/additionFindings';
-import type { RunFact } from '@/core/run/events';
+import { HIGHEST_KNOB, type RunFact } from '@/core/run/events';
 import type { Shelf } from '@/core/shelf/lookup';
 import { amountReader, massReader, numberReader, type Reader, temperatureReader, typedValue, volumeReader } from '../form/typed';
 import type { AskFor } from './acts';
@@ -25,6 +25,8 @@ export interface AskValues {
 /** Grams per millilitre of a powder, least and most: by the dyer's own spoon where it was weighed once. */
 export type BulkOf = (substance: string) => readonly [number, number] | null;
 
+/** More water than the plan knows of. */
+export const TOP_UP = 'topUp';
 export const AGO = ['now', '2', '5', '10', '30', 'at'] as const;
 
 /** Unit of an addition: as planned, else as it is typed. Spoons of a powder whose weight is known are grams. */
@@ -54,6 +56,8 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
       return massReader(measures);
     case 'addition':
       return amountReader(additionUnit(step, values, shelf, measures), bulkOf(substanceOf(step, values, shelf)), measures);
+    case 'heat':
+      return numberReader(0, HIGHEST_KNOB);
     case 'checked':
     case 'note':
     case 'move':
@@ -64,7 +68,7 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
 }
 
 const substanceOf = (step: PlanStep, { what, other }: Pick<AskValues, 'what' | 'other'>, shelf: Shelf): string =>
-  step.additions.find((a) => a.id === what)?.substance ?? substanceByName(other, shelf);
+  what === TOP_UP ? 'water' : (step.additions.find((a) => a.id === what)?.substance ?? substanceByName(other, shelf));
 
 /** The fact a filled form states. What is missing or cannot be read was pointed out before: it comes through as it is, for the contract to refuse. */
 export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures, bulkOf: BulkOf): RunFact {
@@ -82,12 +86,19 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
     case 'addition': {
       const unit = additionUnit(step, values, shelf, measures);
       const substance = substanceOf(step, values, shelf);
-      const base = { type: 'addition' as const, stepId, additionId: what === 'other' ? null : what, substance, unit };
+      const base = { type: 'addition' as const, stepId, additionId: what === 'other' || what === TOP_UP ? null : what, substance, unit };
       const read = typedValue(amountReader(unit, bulkOf(substance), measures), text);
       if (choice === 'leftOut') return { ...base, amount: measured(0) };
       if (choice === 'unknown' || read === null) return { ...base, amount: UNKNOWN };
       return { ...base, amount: choice === 'estimated' ? asGuessed(read.figure) : read.figure };
     }
+    case 'heat':
+      return {
+        type: 'heatSet',
+        stepId,
+        knob: text.trim() === '' ? null : (typedValue(numberReader(0, HIGHEST_KNOB), text) ?? Number.NaN),
+        hasLid: choice === 'on' ? true : choice === 'off' ? false : null,
+      };
     case 'checked':
       return { type: 'checked', stepId, finding: text.trim() };
     case 'note':

@@ -6,6 +6,7 @@ import { actByWord } from './acts';
 export type TypedAct =
   | { readonly act: 'reading'; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
   | { readonly act: 'stirred' | 'flipped' | 'next' }
+  | { readonly act: 'heat'; readonly knob: number | null; readonly hasLid: boolean | null }
   | { readonly act: 'checked' | 'note'; readonly text: string };
 
 export interface TypedLine {
@@ -52,6 +53,8 @@ function readWhat(text: string): TypedAct | null {
       return { act, text: tail };
     case 'note':
       return tail ? { act, text: tail } : null;
+    case 'heat':
+      return readHeat(word.toLowerCase(), tail.trim().toLowerCase());
     case 'ph': {
       const number = readNumber(tail);
       return number && number.rest.trim() === '' ? { act: 'reading', quantity: 'ph', value: number.value } : null;
@@ -59,6 +62,14 @@ function readWhat(text: string): TypedAct | null {
     default:
       return readMeasure(text);
   }
+}
+
+/** "knob 3", "heat off", "turn to 2.5", "lid on". */
+function readHeat(word: string, tail: string): TypedAct | null {
+  if (word === 'lid') return tail === 'on' || tail === 'off' ? { act: 'heat', knob: null, hasLid: tail === 'on' } : null;
+  if (/^(?:down |it )?off$/.test(tail)) return { act: 'heat', knob: 0, hasLid: null };
+  const number = readNumber(tail.replace(/^(?:down |up )?(?:to |at )?/, ''));
+  return number && number.rest.trim() === '' && !number.ambiguousComma ? { act: 'heat', knob: number.value, hasLid: null } : null;
 }
 
 function readMeasure(text: string): TypedAct | null {

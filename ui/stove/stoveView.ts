@@ -1,4 +1,5 @@
 import { UNDYED_HEX } from '@/core/colour/undyed';
+import type { KnownPot } from '@/core/heat/learnPot';
 import type { Reading } from '@/core/hold/credit';
 import { creditedMin } from '@/core/hold/credit';
 import { holdsMany, type Vessel } from '@/core/kitchen/vessel';
@@ -7,10 +8,16 @@ import type { Printer } from '@/core/measure/printer';
 import { lengthText, type Phase, type SpanMin, typicalMin } from '@/core/plan/phase';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
+import { bathLine } from '@/core/run/bathLine';
 import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
+import { heatText } from '@/core/run/describeEvent';
+import { dipNow, secondsLeft } from '@/core/run/dips';
 import { dueAdditions } from '@/core/run/dueAdditions';
 import type { RunEvent, RunFact } from '@/core/run/events';
 import type { RunState, StepState } from '@/core/run/fold';
+import type { HeatNow } from '@/core/run/heatNow';
+import { heatLines } from '@/core/run/heatText';
+import { latenessMin } from '@/core/run/lateness';
 import type { Nudge } from '@/core/run/nudges';
 import { runNow } from '@/core/run/runNow';
 import { type ActId, type AskFor, actRow, isAsk } from './acts';
@@ -28,9 +35,16 @@ export interface StoveCard {
   readonly temperature: { readonly c: number; readonly text: string; readonly from: string; readonly stale: boolean } | null;
   readonly bandC: readonly [number, number] | null;
   readonly ceilingC: number | null;
+  /** What the pot will do; null while too little was read. */
+  readonly heat: HeatNow | null;
+  /** Knob and lid as they were set last; null: nobody said. */
+  readonly heatSet: string | null;
+  readonly heatLines: readonly string[];
   readonly progress: { readonly text: string; readonly detail: string; readonly donePct: number } | null;
   readonly nextCall: { readonly text: string; readonly when: string; readonly due: boolean; readonly stop: boolean } | null;
   readonly threads: readonly string[];
+  /** How much is in it, and of what how much per litre, as its log tells; null on the line or the table. */
+  readonly bath: string | null;
   readonly liquorHex: string;
   readonly acts: readonly StoveAct[];
 }
@@ -45,6 +59,7 @@ export interface StoveAct {
 export interface StoveView {
   readonly state: RunState;
   readonly clocks: Readonly<Record<string, StepClock>>;
+  readonly heat: Readonly<Record<string, HeatNow>>;
   readonly cards: readonly StoveCard[];
   readonly ready: readonly PlanStep[];
   readonly nudges: readonly Nudge[];
@@ -59,8 +74,9 @@ export function stoveView(
   readings: Readonly<Record<string, readonly Reading[]>>,
   nowMs: number,
   print: Printer,
+  pots: readonly KnownPot[] = [],
 ): StoveView {
-  const { state, clocks, nudges } = runNow(plan, events, readings, nowMs);
+  const { state, clocks, nudges, heat } = runNow(plan, events, readings, nowMs, pots);
   const live = plan.steps.filter((step) => ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
   const cards = live
     .flatMap((step) => {
@@ -70,15 +86,16 @@ export function stoveView(
       return own && clock && vessel ? [{ step, own, clock, vessel }] : [];
     })
     .sort((a, b) => a.vessel.order - b.vessel.order)
-    .map((entry, i) => card(i + 1, entry, plan, state, nudges, nowMs, print));
+    .map((entry, i) => card(i + 1, { ...entry, heat: heat[entry.step.id] ?? null }, plan, state, nudges, nowMs, print));
   const ready = plan.steps.filter((step) => nudges.some((nudge) => nudge.act === 'begin' && nudge.stepId === step.id));
   return {
     state,
     clocks,
+    heat,
     cards,
     ready,
     nudges,
-    lateMin: lateness(plan, state, clocks, nowMs),
+    lateMin: latenessMin(plan, state, clocks, nowMs),
     allOver: plan.steps.every((step) => ['done', 'skipped'].includes(state.steps[step.id]?.status ?? '')),
   };
 }
@@ -88,11 +105,12 @@ interface Entry {
   readonly own: StepState;
   readonly clock: StepClock;
   readonly vessel: Vessel;
+  readonly heat: HeatNow | null;
 }
 
 function card(
   number: number,
-  { step, own, clock, vessel }: Entry,
+  { step, own, clock, vessel, heat }: Entry,
   plan: Plan,
   state: RunState,
   nudges: readonly Nudge[],
@@ -119,12 +137,22 @@ function card(
     },
     bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null,
     ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
+    heat,
+    heatSet: heatNowSet(own),
+    heatLines: heat ? heatLines(heat, hold?.bandC ?? null, print, nowMs) : [],
     progress: progress(clock),
     nextCall: first ? { text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: untilText(first.dueMs, nowMs) } : null,
     threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)),
+    bath: holdsMany(vessel) ? null : bathLine(plan, state, step, nowMs),
     liquorHex: liquorHex(plan, step),
     acts: actsOf(step, own, clock).filter((act) => act.key !== 'r' || !holdsMany(vessel)),
   };
+}
+
+/** Knob and lid as they were set last, each by whoever spoke of it; null: nobody did. */
+function heatNowSet({ heat }: StepState): string | null {
+  if (heat.length === 0) return null;
+  return heatText({ knob: heat.findLast(({ knob }) => knob !== null)?.knob ?? null, hasLid: heat.findLast(({ hasLid }) => hasLid !== null)?.hasLid ?? null });
 }
 
 function doing(phase: Phase | undefined, clock: StepClock, print: Printer): string {
@@ -189,9 +217,9 @@ function progress(clock: StepClock): StoveCard['progress'] {
     };
   }
   if (phase.kind === 'dip') {
-    const leftMs = phase.exactMin * 60_000 - elapsedMin * 60_000;
+    const seconds = secondsLeft(dipNow(clock)?.leftMs ?? 0);
     return {
-      text: leftMs >= 0 ? `${printExactDuration(leftMs)} left` : `${printExactDuration(-leftMs)} over`,
+      text: seconds >= 0 ? `${printExactDuration(seconds * 1000)} left` : `${printExactDuration(-seconds * 1000)} over`,
       detail: `exactly ${printDuration(phase.exactMin)}`,
       donePct: Math.min(100, (elapsedMin / phase.exactMin) * 100),
     };
@@ -232,7 +260,7 @@ function actsOf(step: PlanStep, own: StepState, clock: StepClock): StoveAct[] {
     case 'rest':
       return [on('checked'), reading, next];
     case 'raise':
-      return [reading, next, on('note')];
+      return [reading, on('heat'), next];
     default:
       return [next, on('note')];
   }
@@ -290,6 +318,10 @@ export function answerTo(nudge: Nudge, view: StoveView, plan: Plan): readonly Ru
       return [{ type: 'flipped', stepId }];
     case 'tooHot':
       return [{ type: 'checked', stepId, finding: 'Too hot: turned down' }];
+    case 'turnDown':
+      return [{ type: 'heatSet', stepId, knob: view.heat[stepId]?.turnDown?.knob ?? null, hasLid: null }];
+    case 'attend':
+      return [{ type: 'checked', stepId, finding: 'Somebody is with it' }];
     case 'check':
       return [{ type: 'checked', stepId, finding: '' }];
     case 'add':
@@ -323,22 +355,3 @@ const liquorHex = (plan: Plan, step: PlanStep): string => {
   const dyed = plan.lots.map((lot) => Object.values(lot.expectedHex)[0]).find(Boolean);
   return dyed ?? 'var(--water)';
 };
-
-/** How far the running steps will end behind the plan, min; 0 when they keep to it. */
-function lateness(plan: Plan, state: RunState, clocks: Readonly<Record<string, StepClock>>, nowMs: number): number {
-  let late = 0;
-  for (const step of plan.steps) {
-    const own = state.steps[step.id];
-    const clock = clocks[step.id];
-    if (own?.status === 'waiting' && step.after.every((id) => ['done', 'skipped'].includes(state.steps[id]?.status ?? 'done')))
-      late = Math.max(late, (nowMs - step.startMs) / 60_000);
-    if (own?.status !== 'running' || !clock?.current) continue;
-    const now = clock.current;
-    const plannedEnd = step.phaseTimes[now.index]?.toMs;
-    const unattended = now.phase.kind === 'rest' || now.phase.kind === 'soak' || now.phase.kind === 'until';
-    if (plannedEnd === undefined || unattended) continue;
-    const leftMin = now.phase.kind === 'raise' ? Math.max(0, typicalMin(now.phase) - now.elapsedMin) : Math.max(0, now.leftMin ?? 0);
-    late = Math.max(late, (nowMs - plannedEnd) / 60_000 + leftMin);
-  }
-  return Math.max(0, late);
-}

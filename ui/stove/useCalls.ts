@@ -1,12 +1,32 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Nudge } from '@/core/run/nudges';
 import type { Hears } from '@/core/run/silence';
+import { useWakeLock } from './useWakeLock';
 
 const WISH = 'hyndle.callAloud';
 const HEARS = 'hyndle.hears';
 /** Rings again until somebody did it, or said that it was heard. */
 const AGAIN_MS = 30_000;
+
+/** What this device can do to be heard. */
+export interface Heard {
+  readonly sounds: boolean;
+  readonly shakes: boolean;
+  /** In the background, by a message of its own. */
+  readonly tells: boolean;
+  readonly staysAwake: boolean;
+}
+
+/** How this device calls. */
+export interface Calls {
+  readonly on: boolean;
+  /** Until it is touched once, the browser keeps it silent. */
+  readonly waits: boolean;
+  readonly toggle: () => void;
+  readonly tick: () => void;
+  readonly tryAlarm: () => Heard;
+}
 
 /** What this device rings for, in this run; it outlives a reload. */
 export function useHears(runId: string): [Hears, (hears: Hears) => void] {
@@ -30,7 +50,7 @@ export function useHears(runId: string): [Hears, (hears: Hears) => void] {
  * Calls aloud, and keeps the screen awake, once a person asked for it. The wish outlives a reload; browsers let a page sound
  * only after a touch, so until then it waits, and says so.
  */
-export function useCalls(due: Nudge | undefined): { on: boolean; waits: boolean; toggle: () => void } {
+export function useCalls(due: Nudge | undefined): Calls {
   const [on, setOn] = useState(false);
   const [touched, setTouched] = useState(false);
   const audio = useRef<AudioContext | null>(null);
@@ -67,25 +87,7 @@ export function useCalls(due: Nudge | undefined): { on: boolean; waits: boolean;
     const again = setInterval(say, AGAIN_MS);
     return () => clearInterval(again);
   }, [on, call]);
-  useEffect(() => {
-    if (!on || !('wakeLock' in navigator)) return;
-    let lock: WakeLockSentinel | null = null;
-    const hold = () => {
-      if (document.visibilityState === 'visible')
-        navigator.wakeLock.request('screen').then(
-          (got) => {
-            lock = got;
-          },
-          () => undefined,
-        );
-    };
-    hold();
-    document.addEventListener('visibilitychange', hold);
-    return () => {
-      document.removeEventListener('visibilitychange', hold);
-      void lock?.release();
-    };
-  }, [on]);
+  useWakeLock(on);
   const toggle = () => {
     audio.current ??= 'AudioContext' in window ? new AudioContext() : null;
     if (!on && 'Notification' in window && Notification.permission === 'default') void Notification.requestPermission();
@@ -95,23 +97,45 @@ export function useCalls(due: Nudge | undefined): { on: boolean; waits: boolean;
     if (on) localStorage.removeItem(WISH);
     else localStorage.setItem(WISH, 'on');
   };
-  return { on, waits: on && !touched, toggle };
+  /** One of the last seconds, counted. */
+  const tick = useCallback(() => {
+    if (on) note(audio.current, 440, 0, 0.08);
+  }, [on]);
+  const tryAlarm = (): Heard => {
+    audio.current ??= 'AudioContext' in window ? new AudioContext() : null;
+    // A tap wakes what the browser had put to sleep.
+    void audio.current?.resume();
+    setTouched(true);
+    ring(audio.current, true);
+    return {
+      sounds: audio.current !== null,
+      shakes: 'vibrate' in navigator,
+      tells: 'Notification' in window && Notification.permission === 'granted',
+      staysAwake: 'wakeLock' in navigator,
+    };
+  };
+  return { on, waits: on && !touched, toggle, tick, tryAlarm };
 }
 
-/** Two soft notes; four for a stop. */
+/** Two soft notes; four for a stop, and a shake where the device can. */
 function ring(audio: AudioContext | null, stop: boolean): void {
-  if (!audio) return;
+  if ('vibrate' in navigator) navigator.vibrate(stop ? [300, 150, 300, 150, 300] : [200]);
   const notes = stop ? [880, 660, 880, 660] : [523, 659];
   notes.forEach((hertz, i) => {
-    const at = audio.currentTime + i * 0.28;
-    const tone = audio.createOscillator();
-    const gain = audio.createGain();
-    tone.frequency.value = hertz;
-    gain.gain.setValueAtTime(0.0001, at);
-    gain.gain.exponentialRampToValueAtTime(0.3, at + 0.03);
-    gain.gain.exponentialRampToValueAtTime(0.0001, at + 0.26);
-    tone.connect(gain).connect(audio.destination);
-    tone.start(at);
-    tone.stop(at + 0.27);
+    note(audio, hertz, i * 0.28, 0.27);
   });
+}
+
+function note(audio: AudioContext | null, hertz: number, inS: number, lastsS: number): void {
+  if (!audio) return;
+  const at = audio.currentTime + inS;
+  const tone = audio.createOscillator();
+  const gain = audio.createGain();
+  tone.frequency.value = hertz;
+  gain.gain.setValueAtTime(0.0001, at);
+  gain.gain.exponentialRampToValueAtTime(0.3, at + 0.03);
+  gain.gain.exponentialRampToValueAtTime(0.0001, at + lastsS - 0.01);
+  tone.connect(gain).connect(audio.destination);
+  tone.start(at);
+  tone.stop(at + lastsS);
 }

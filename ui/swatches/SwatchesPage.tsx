@@ -1,7 +1,6 @@
 'use client';
-import { Button, Checkbox, Input, Segmented } from 'antd';
-import Link from 'next/link';
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { Button, Input, Segmented } from 'antd';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import type { SwatchView } from '@/contract/views';
 import type { Lab } from '@/core/colour/lab';
 import { countText } from '@/core/measure/print';
@@ -13,7 +12,6 @@ import { TypedInput } from '../form/TypedInput';
 import { typedValue } from '../form/typed';
 import { labReader } from '../look/labReader';
 import { useDroppedPictures } from '../look/pictureFiles';
-import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import { later } from '../shell/later';
 import { Page } from '../shell/Page';
@@ -21,8 +19,9 @@ import { FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 import { SaveAs } from '../shell/SaveAs';
 import { FIRST_RESULTS, FIRST_SWATCHES } from './firstSwatches';
-import { SwatchTile, TILE_PX } from './SwatchTile';
+import { TILE_PX } from './SwatchTile';
 import { useFactors } from './useFactors';
+import { GAP_PX, WallRow, type WallTile } from './WallRow';
 
 const CompareSwatches = later(() => import('./CompareSwatches').then((module) => module.CompareSwatches));
 const OffPicture = later(() => import('../look/OffPicture').then((module) => module.OffPicture));
@@ -31,7 +30,6 @@ const WallFilter = later(() => import('./WallFilter').then((module) => module.Wa
 const ORDER: Record<WallOrder, string> = { date: 'by date', hue: 'by hue', lightness: 'by lightness', dyestuff: 'by dyestuff' };
 /** More than this are no longer seen side by side. */
 const MOST_CHOSEN = 8;
-const GAP_PX = 12;
 /** Until the page knows its width, the browser itself fills the lines with as many tiles, in one row of the list. */
 const TILES_UNMEASURED = 48;
 
@@ -42,7 +40,7 @@ const labText = ({ l, a, b }: Lab): string => [l, a, b].map((axis) => axis.toFix
 
 interface Row {
   readonly key: string;
-  readonly tiles: readonly { readonly swatch: SwatchView; readonly deltaE: number | null }[];
+  readonly tiles: readonly WallTile[];
 }
 
 /** The wall: every result, on mid-grey. */
@@ -50,7 +48,6 @@ export function SwatchesPage() {
   const first = useLoaded<SwatchView[]>(FIRST_SWATCHES);
   const whole = useLoaded<SwatchView[]>('/swatches');
   const loaded = whole.state === 'ready' ? whole : first;
-  const print = usePrint();
   const [order, setOrder] = useState<WallOrder>('date');
   const [typed, setTyped] = useState('');
   const [near, setNear] = useState('');
@@ -62,6 +59,12 @@ export function SwatchesPage() {
   const [filtering, setFiltering] = useState(false);
   const factors = useFactors(filtering);
   useDroppedPictures(setDropped);
+  const [isThere, setIsThere] = useState(false);
+  useEffect(() => setIsThere(true), []);
+  const toggle = useCallback(
+    (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had)),
+    [],
+  );
   const words = useDeferredValue(typed);
   const target = typedValue(labReader(), useDeferredValue(near));
   const room = useRef<HTMLDivElement>(null);
@@ -82,7 +85,6 @@ export function SwatchesPage() {
   const isWhole = whole.state === 'ready' || loaded.value.length < FIRST_RESULTS;
   const one = chosen.length === 1 ? loaded.value.find(({ id }) => id === chosen[0]) : undefined;
   const run = one && stepOfResult(one.id)?.runId;
-  const toggle = (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had));
   const count = rows.reduce((sum, row) => sum + row.tiles.length, 0);
   return (
     <Page
@@ -168,37 +170,17 @@ export function SwatchesPage() {
                 items={rows}
                 keyOf={(row) => row.key}
                 render={(row) => (
-                  <div
-                    style={{
-                      display: 'grid',
-                      gridTemplateColumns: `repeat(${columns ?? 'auto-fill'}, minmax(${columns ? 0 : `min(${TILE_PX}px, 50% - ${1.5 * GAP_PX}px)`}, 1fr))`,
-                      gap: GAP_PX,
-                      padding: `${GAP_PX / 2}px ${GAP_PX}px`,
-                    }}
-                  >
-                    {row.tiles.map(({ swatch, deltaE }) => (
-                      <SwatchTile key={swatch.id} swatch={swatch} deltaE={deltaE}>
-                        <Checkbox
-                          aria-label={`Compare ${swatch.name} on ${swatch.lot}`}
-                          checked={chosen.includes(swatch.id)}
-                          disabled={!chosen.includes(swatch.id) && chosen.length >= MOST_CHOSEN}
-                          onChange={() => toggle(swatch.id)}
-                        />
-                        <span style={{ display: 'grid', minWidth: 0 }}>
-                          <Link
-                            href={`/fibre/${swatch.lotId}`}
-                            className="row-name"
-                            style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}
-                          >
-                            {swatch.name}
-                          </Link>
-                          <span className="quiet small" style={{ overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
-                            {swatch.lot} · {swatch.detail || print.day(swatch.atMs)}
-                          </span>
-                        </span>
-                      </SwatchTile>
-                    ))}
-                  </div>
+                  <WallRow
+                    tiles={row.tiles}
+                    columns={columns}
+                    chosen={row.tiles
+                      .filter(({ swatch }) => chosen.includes(swatch.id))
+                      .map(({ swatch }) => swatch.id)
+                      .join(' ')}
+                    isFull={chosen.length >= MOST_CHOSEN}
+                    onToggle={toggle}
+                    isLate={isThere}
+                  />
                 )}
               />
             )}

@@ -1,6 +1,7 @@
 import { curveBumpY, line } from 'd3-shape';
 import { UNDYED_HEX } from '@/core/colour/undyed';
 import { knownText } from '@/core/figure';
+import { KEPT_BATH } from '@/core/liquor/liquor';
 import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { StepKind } from '@/core/method/method';
@@ -239,7 +240,7 @@ export function keyFigures(step: PlanStep, print: Printer): string[] {
     lines.push(`${plannedText(addition, print)} ${addition.name}`);
   }
   if (step.water) {
-    lines.push(`${plannedText(step.water, print)} water`);
+    lines.push(`${plannedText(step.water, print)} ${step.water.substance === KEPT_BATH ? 'of it' : 'water'}`);
   }
   return lines;
 }

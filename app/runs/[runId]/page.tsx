@@ -7,7 +7,7 @@ export const metadata: Metadata = { title: 'Stove' };
 export default async function Page({ params }: { params: Promise<{ runId: string }> }) {
   const { runId } = await params;
   return (
-    <WithData ask={[`/runs/${runId}`, `/looks?runId=${runId}`, '/vessels', '/stays']}>
+    <WithData ask={[`/runs/${runId}`, `/looks?runId=${runId}`, '/vessels', '/stays', '/pots/heat']}>
       <StovePage runId={runId} />
     </WithData>
   );

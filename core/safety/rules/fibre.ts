@@ -19,6 +19,13 @@ const stirredOften = ({ wool, goodsIn, heated, hottestC, stirEveryMin, still }: 
     ? caution(`Stirred every ${printNumber(stirEveryMin)} min above 60 °C, wool can felt. Move it seldom and gently.`)
     : clear;
 
+/** R8: how fast wool is heated, planned or as it was read. @param cPerMin average rise above 40 °C */
+export function riseSaid(cPerMin: number): readonly Said[] {
+  if (!above(cPerMin, 1)) return clear;
+  const text = `Heating at ${cPerMin.toFixed(2)} °C/min can felt wool. Aim near 1 °C a minute and leave it still.`;
+  return above(cPerMin, 1.5) ? caution(text) : note(text);
+}
+
 /** Rules on what harms the fibre: safety handbook section 6, R7-R11, X4. Wool here means wool and other animal hair. */
 export const FIBRE_RULES: readonly Rule[] = [
   {
@@ -37,9 +44,7 @@ export const FIBRE_RULES: readonly Rule[] = [
     about: 'heating hair fast',
     check: ({ wool, rateCPerMin, still }) => {
       // Goods that lie still in steam or a roll do not felt by the rise.
-      if (!wool || still || rateCPerMin === null || !above(rateCPerMin, 1)) return clear;
-      const text = `Heating at ${rateCPerMin.toFixed(2)} °C/min can felt wool. Aim near 1 °C a minute and leave it still.`;
-      return above(rateCPerMin, 1.5) ? caution(text) : note(text);
+      return !wool || still || rateCPerMin === null ? clear : riseSaid(rateCPerMin);
     },
   },
   { id: 'R9', about: 'wool that changes baths hot, or is stirred often in one', check: (facts) => [...jumped(facts), ...stirredOften(facts)] },

@@ -1,6 +1,7 @@
 import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
 import type { Assistant } from '../../shelf/assistant';
+import type { Shelf } from '../../shelf/lookup';
 import { type Content, has, nameOf, reacts, type StepFacts } from '../facts';
 import { caution, clear, note, type Rule, type Said, stop } from '../rule';
 
@@ -85,6 +86,68 @@ const URINE = /\b(urine|manure|dung)\b/i;
 
 const BARE = ['aluminium', 'zinc', 'galvanised', 'tinned'];
 
+type Mixed = Pick<StepFacts, 'contents'>;
+interface Mix {
+  readonly id: string;
+  readonly about: string;
+  readonly meets: (mixed: Mixed) => boolean;
+  readonly say: (mixed: Mixed) => readonly Said[];
+}
+const mix = (id: string, about: string, meets: Mix['meets'], say: Mix['say']): Mix => ({ id, about, meets, say });
+
+/** Stuffs that must not meet in any vessel, drain or waste jug, whatever else is true of the step. */
+const MIXES: readonly Mix[] = [
+  mix(
+    'X1',
+    'bleach and acid',
+    (f) => reacts(f, 'bleach') && reacts(f, 'acid'),
+    (f) => stop(`Bleach with ${nameOf(f, 'acid')} makes chlorine gas. Different vessel, day and drain flush.`),
+  ),
+  mix(
+    'X2',
+    'bleach and ammonia',
+    (f) => reacts(f, 'bleach') && reacts(f, 'ammonia', 'ammoniumSalt'),
+    (f) => stop(`Bleach with ${nameOf(f, 'ammonia', 'ammoniumSalt')} makes harmful gas. Different vessel, day and drain flush.`),
+  ),
+  mix(
+    'X3',
+    'bleach and peroxide, alcohol or a reducer',
+    (f) => reacts(f, 'bleach') && (has(f, 'peroxide') || reacts(f, 'alcohol', 'reducer')),
+    (f) =>
+      stop(
+        `Bleach with ${has(f, 'peroxide') ? 'peroxide' : nameOf(f, 'alcohol', 'reducer')} gives violent gas and heat. Different vessel, day and drain flush.`,
+      ),
+  ),
+  mix(
+    'X12',
+    'alkali and ammonium alum',
+    (f) => has(f, 'ammoniumAlum') && f.contents.some((c) => c.assistant?.reacts.includes('alkali') && c.substance !== 'chalk'),
+    () => caution('Alkali frees ammonia from ammonium alum. Window open, or swap to potassium alum.'),
+  ),
+];
+
+/** What is to be said when all this comes together in one jug. @param substances ids; amounts are not looked at */
+export function mixing(substances: readonly string[], shelf: Shelf): readonly (Said & { readonly rule: string })[] {
+  const contents = [...new Set(substances)].map((substance) => plainContent(substance, shelf));
+  const said = MIXES.flatMap(({ id, meets, say }) => (meets({ contents }) ? say({ contents }).map((one) => ({ rule: id, ...one })) : []));
+  if (fizzL({ contents }) === 0) return said;
+  return [...said, ...caution('Acid and a carbonate fizz together: by the spoonful, in an open, half-full vessel.').map((one) => ({ rule: 'R20', ...one }))];
+}
+
+const plainContent = (substance: string, shelf: Shelf): Content => ({
+  substance,
+  name: shelf.nameOf(substance),
+  assistant: shelf.assistant(substance) ?? null,
+  dyestuff: shelf.dyestuff(substance) ?? null,
+  grams: null,
+  mL: null,
+  wofPct: null,
+  gPerL: null,
+  reckonedAs: null,
+  strengthPct: null,
+  labelMissing: false,
+});
+
 export const TOGETHER_RULES: readonly Rule[] = [
   across(
     'R21',
@@ -104,27 +167,7 @@ export const TOGETHER_RULES: readonly Rule[] = [
   across('emptied', 'sour after alkaline in one vessel, or the other way round', family('acid'), family('alkali', 'carbonate'), ({ inBath, before, where }) =>
     note(`${before.name} was last ${where}: it uses up ${inBath.name}. Empty and rinse first.`),
   ),
-  pair(
-    'X1',
-    'bleach and acid',
-    (f) => reacts(f, 'bleach') && reacts(f, 'acid'),
-    (f) => stop(`Bleach with ${nameOf(f, 'acid')} makes chlorine gas. Different vessel, day and drain flush.`),
-  ),
-  pair(
-    'X2',
-    'bleach and ammonia',
-    (f) => reacts(f, 'bleach') && reacts(f, 'ammonia', 'ammoniumSalt'),
-    (f) => stop(`Bleach with ${nameOf(f, 'ammonia', 'ammoniumSalt')} makes harmful gas. Different vessel, day and drain flush.`),
-  ),
-  pair(
-    'X3',
-    'bleach and peroxide, alcohol or a reducer',
-    (f) => reacts(f, 'bleach') && (has(f, 'peroxide') || reacts(f, 'alcohol', 'reducer')),
-    (f) =>
-      stop(
-        `Bleach with ${has(f, 'peroxide') ? 'peroxide' : nameOf(f, 'alcohol', 'reducer')} gives violent gas and heat. Different vessel, day and drain flush.`,
-      ),
-  ),
+  ...MIXES.map(({ id, about, meets, say }) => pair(id, about, meets, say)),
   pair(
     'R20',
     'acid and carbonate in an open vessel',
@@ -179,12 +222,6 @@ export const TOGETHER_RULES: readonly Rule[] = [
       (['copper', 'iron'].includes(f.vessel?.material ?? '') && f.contents.length > 0) ||
       (f.vessel?.material === 'aluminium' && reacts(f, 'acid') && !reacts(f, 'strongAlkali')),
     (f) => caution(`${f.vessel?.name} is ${f.vessel?.material}: its metal goes into the bath and shifts the colour.`),
-  ),
-  pair(
-    'X12',
-    'alkali and ammonium alum',
-    (f) => has(f, 'ammoniumAlum') && f.contents.some((c) => c.assistant?.reacts.includes('alkali') && c.substance !== 'chalk'),
-    () => caution('Alkali frees ammonia from ammonium alum. Window open, or swap to potassium alum.'),
   ),
   pair(
     'R22',

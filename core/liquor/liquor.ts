@@ -25,9 +25,12 @@ export interface Liquor {
   readonly retired: boolean;
 }
 
+/** The liquid of a kept bath, as a substance of its own: it is neither bought nor weighed out. */
+export const KEPT_BATH = 'keptBath';
+
 const DAY_MS = 86_400_000;
 /** How long a bath keeps, days: 72 h warm is where mould begins (safety handbook P14); cold figures are estimates. */
-const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { room: 3, fridge: 14, freezer: 365 };
+export const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { room: 3, fridge: 14, freezer: 365 };
 
 export const spoilByMs = (madeAtMs: number, keptIn: KeptIn): number => madeAtMs + KEEPS_DAYS[keptIn] * DAY_MS;
 

@@ -1,0 +1,13 @@
+import { z } from 'zod';
+
+const ratio = z.object({ middle: z.number(), lnSd: z.number() });
+
+export const pots = z
+  .array(
+    z.object({ vesselId: z.string(), heatSourceId: z.string().nullable(), n: z.int(), lossFactor: ratio, lagS: ratio, powerW: z.record(z.string(), ratio) }),
+  )
+  .meta({
+    id: 'LearntPots',
+    description:
+      'By vessel and the heat it stands on: what is lost against what its shape would lose, seconds in which its heat follows the knob, watts by the name of a setting; each with its spread as a natural logarithm, from n curves of the newest runs.',
+  });

@@ -1,0 +1,23 @@
+import type { Band } from '../chem/band';
+import { strengthBand } from '../chem/freed';
+import { alkalinityOf } from '../chem/water';
+import type { Home } from '../kitchen/home';
+import { labelForm } from '../shelf/forms';
+import type { PhAim } from './phAim';
+import type { Plan } from './plan';
+
+/** What every sum of a plan's pH is given: the home's water, what labels say, how well a litre is known. */
+
+/** A litre measured out or read off a pot is a tenth off, easily (our estimate). */
+export const VOLUME_OFF_PCT = 10;
+
+/** The home's water, mg/L as CaCO3, and what it is known from; any tap where nobody asked. */
+export const tapOf = ({ water }: Pick<Home, 'water'>): ReturnType<typeof alkalinityOf> =>
+  alkalinityOf(water?.alkalinityMgL ?? null, water?.hardnessMgL ?? null);
+
+/** Of a substance: g per 100 mL, by its label where the plan knows it. */
+export const strengthOf = (substance: string, { labels, draft }: Pick<Plan, 'labels' | 'draft'>): Band =>
+  strengthBand(substance, labelForm(substance, { ...labels, ...draft.labels }[substance])?.strengthPct ?? null);
+
+/** Where a bath is brought to: the middle of its aim, or the end that was said. */
+export const middleOf = ({ low, high }: PhAim): number => ((low ?? high ?? 7) + (high ?? low ?? 7)) / 2;
