@@ -237,6 +237,30 @@ test('open dialogs have nothing that a screen reader stumbles over, by day and b
   }
 });
 
+test('a dialog takes no tap until it has come', async ({ page }) => {
+  await page.goto('/fibre');
+  await ready(page);
+  const add = await page.getByRole('button', { name: 'Add a lot' }).elementHandle();
+  // In each frame: whether the dialog still moves, and whether a finger in the middle of its cross would be on it.
+  const frames = await page.evaluate(async (opener) => {
+    (opener as HTMLElement).click();
+    const seen: { coming: boolean; taken: boolean }[] = [];
+    for (let n = 0; n < 300 && seen.filter(({ coming }) => !coming).length < 3; n++) {
+      await new Promise(requestAnimationFrame);
+      const dialog = document.querySelector('[role=dialog]');
+      const cross = dialog?.querySelector('button');
+      if (!dialog || !cross) continue;
+      const { x, y, width, height } = cross.getBoundingClientRect();
+      const under = document.elementFromPoint(x + width / 2, y + height / 2);
+      seen.push({ coming: dialog.className.includes('-appear-'), taken: under !== null && cross.contains(under) });
+    }
+    return seen;
+  }, add);
+  expect(frames.filter(({ coming, taken }) => coming && taken)).toEqual([]);
+  expect(frames.some(({ coming }) => coming)).toBe(true);
+  expect(frames.filter(({ coming }) => !coming).every(({ taken }) => taken)).toBe(true);
+});
+
 test('at 400 % zoom, with forced colours and without motion nothing is cut off', async ({ page }) => {
   // 1280 pixels at 400 % are 320 (WCAG 2.1, 1.4.10 Reflow).
   await page.setViewportSize({ width: 320, height: 640 });
