@@ -22,7 +22,7 @@ import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
 import { fastnessViews } from './fastness';
-import { passportsOf, withAncestors } from './lots';
+import { type Asked, passportsOf, withAncestors } from './lots';
 import { invalid, notFound } from './problem';
 import { standing } from './standing';
 
@@ -123,26 +123,32 @@ export async function listSwatches(app: App, { runId, first }: z.infer<typeof sw
       .filter(({ test, grades }) => test.lotId === lotId && grades.length > 0)
       .map(({ says }) => says)
       .join('; ');
-  return (await allSwatches(app, runId, first))
+  return (await allSwatches(app, { runId, first }))
     .slice(0, first)
     .map(({ lot, swatch, gets }) => viewOf(swatch, { lot: lot.name, fibre: printComposition(lot.composition), fastness: fastness(lot.id) }, gets));
 }
 
 /** What is written down of all results, the other way round. */
 export async function swatchFactors(app: App): Promise<FactorIndex[]> {
-  const all = await allSwatches(app);
+  const all = await allSwatches(app, { measured: true });
   return indexFactors(all.map(({ lot, swatch: { id, passport } }) => ({ id, factors: factorsOf({ ...lot, passport }) })));
 }
 
 /** Of so many looks one result may be made. */
 const LOOKS_A_RESULT = 4;
 
-/** The same with their lots, and what they get in a trial: a fixed number of queries for any number of them. */
-export async function allSwatches({ store }: App, runId?: string, first?: number): Promise<{ lot: Lot; swatch: Swatch; gets: string | null }[]> {
+/**
+ * The same with their lots, and what they get in a trial: a fixed number of queries for any number of them.
+ * @param measured also what was measured of each bath, which the wall itself does not show
+ */
+export async function allSwatches(
+  { store, nowMs }: App,
+  { runId, first, measured = false }: { readonly runId?: string | undefined; readonly first?: number | undefined; readonly measured?: boolean } = {},
+): Promise<{ lot: Lot; swatch: Swatch; gets: string | null }[]> {
   const gets = new Map((await listTrials(store.db)).flatMap((trial) => trial.pieces.map(({ lotId }) => [lotId, getsIn(trial, lotId)] as const)));
   // A lot is looked at several times: of so many looks there are results enough for a first screen.
   const looks = first === undefined ? await listLooks(store.db) : await looksOfLots(store.db, await lotsLookedAtLast(store.db, first * LOOKS_A_RESULT));
-  const found = await swatchesIn(store.db, looks);
+  const found = await swatchesIn(store.db, looks, measured ? { readings: store.readings, nowMs: nowMs() } : null);
   return found
     .filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`))
     .map(({ lot, swatch }) => ({ lot, swatch, gets: gets.get(lot.id) ?? null }))
@@ -150,10 +156,10 @@ export async function allSwatches({ store }: App, runId?: string, first?: number
 }
 
 /** Every result that these looks make: by lot, oldest first. */
-export async function swatchesIn(db: Db, looks: readonly Look[]): Promise<{ lot: Lot; swatch: Swatch }[]> {
+export async function swatchesIn(db: Db, looks: readonly Look[], asked: Asked | null = null): Promise<{ lot: Lot; swatch: Swatch }[]> {
   const byLot = looksByLot(looks);
   const lots = await loadLots(db, [...byLot.keys()]);
-  const passports = await passportsOf(db, lots);
+  const passports = await passportsOf(db, lots, asked);
   return lots.flatMap((lot) => {
     const passport = passports.get(lot.id);
     return passport ? swatchesOf(lot.id, passport, byLot.get(lot.id) ?? []).map((swatch) => ({ lot, swatch })) : [];

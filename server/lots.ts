@@ -25,8 +25,8 @@ import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { byVersion, findUses, standingOf } from './liquorUses';
+import { measuredOfRun } from './measured';
 import { conflict, invalid, notFound } from './problem';
-import { probedReadings } from './runReadings';
 
 export async function lotsWithPassports({ store }: App, ended: boolean): Promise<LotView[]> {
   const lots = await listLots(store.db, ended);
@@ -289,14 +289,14 @@ export async function withAncestors(db: Db, lots: readonly Lot[]): Promise<Map<s
   }
 }
 
-interface Asked {
+export interface Asked {
   readonly readings: Readings;
   readonly nowMs: number;
 }
 
 /**
  * Folds runs, hand-made entries and ancestry: a fixed number of queries for any number of lots.
- * @param asked the probes, for few lots alone: a long list does not read what all of them ever said
+ * @param asked the probes, where what was measured counts; a list that does not show it does not wait for them
  */
 export async function passportsOf(db: Db, lots: readonly Lot[], asked: Asked | null = null): Promise<Map<string, Passport>> {
   const family = await withAncestors(db, lots);
@@ -327,11 +327,12 @@ async function ownTreatments(db: Db, lotIds: readonly string[], asked: Asked | n
   const versions = byVersion(plans);
   const inKeptBath = await usesAcrossSessions(db, plans);
   for (const run of runs) {
-    const at = standingOf(run, versions, events.get(run.id) ?? []);
+    const own = events.get(run.id) ?? [];
+    const at = standingOf(run, versions, own);
     if (!at) continue;
     const { plan, state } = at;
-    const probed = asked && probedReadings(asked.readings, vessels, plan, state, asked.nowMs);
-    for (const lot of plan.lots) treatments.get(lot.id)?.push(...treatmentsOf(plan, run.id, state, lot.id, probed).map(inKeptBath));
+    const measured = asked && measuredOfRun(asked.readings, vessels, { runId: run.id, plan, state, events: own.length }, asked.nowMs);
+    for (const lot of plan.lots) treatments.get(lot.id)?.push(...treatmentsOf(plan, run.id, state, lot.id, measured).map(inKeptBath));
   }
   return treatments;
 }

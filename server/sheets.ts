@@ -21,7 +21,7 @@ import { weighList } from './weighing';
 /** Everything that a spreadsheet may want, by its address below /api/v1. */
 const SHEETS: readonly { readonly path: RegExp; readonly make: (app: App, id: string, search: URLSearchParams, zone: string) => Promise<Sheet> }[] = [
   { path: /^\/lots\.csv$/, make: async (app, _id, _search, zone) => lotsSheet(await listLots(app.store.db, true), zone) },
-  { path: /^\/swatches\.csv$/, make: async (app, _id, _search, zone) => swatchesSheet(await allSwatches(app), zone) },
+  { path: /^\/swatches\.csv$/, make: async (app, _id, _search, zone) => swatchesSheet(await allSwatches(app, { measured: true }), zone) },
   { path: /^\/trials\/([^/]+)\.csv$/, make: async (app, id) => trialSheet(await trialView(app, id)) },
   { path: /^\/shelf\.csv$/, make: async (app, _id, _search, zone) => shelfSheet(await levels(app), (await wholeShelf(app)).nameOf, zone) },
   {

@@ -5,7 +5,7 @@ import type { ChainItem } from '../plan/draft';
 import { planned, wool } from '../plan/plan.fixture';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
-import { treatmentsOf } from './treatments';
+import { measuredIn, treatmentsOf } from './treatments';
 import { weightOf } from './weightOf';
 
 /** What a run leaves in a lot's passport: only what was finished, only as much as was seen. */
@@ -50,7 +50,7 @@ describe('one lot, mordanted and dyed', () => {
       ...finish('c5-dye'),
     ];
     const state = foldRun(plan.steps, facts);
-    const how = (probed: Parameters<typeof treatmentsOf>[4]) => treatmentsOf(plan, 'r', state, 'a', probed)[0]?.how;
+    const how = (probed: Parameters<typeof measuredIn>[2] | null) => treatmentsOf(plan, 'r', state, 'a', probed && measuredIn(plan, state, probed))[0]?.how;
     const atMs = facts[3]?.atMs ?? 0;
     expect(how({})).toMatchObject({ hottestC: 71.3, ph: 7.2, bathMl: 3600 });
     const vesselId = plan.steps.find(({ id }) => id === 'c5-dye')?.vesselId ?? '';

@@ -21,16 +21,36 @@ type TreatPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'vessels'>;
 /** What probes read, by vessel. */
 type Probed = Readonly<Record<string, readonly Reading[]>>;
 
+/** What was measured of the bath of a step. */
+export type Measured = Pick<How, 'heldMin' | 'hottestC' | 'ph' | 'bathMl'>;
+
 /**
  * What a run really did to one lot: finished steps only, with what was logged, not what was planned.
- * @param probed null: nobody asked the probes, so that nothing is said of temperatures
+ * @param measured by step, `measuredIn`; null: nobody asked the probes, so that nothing is said of temperatures
  */
-export function treatmentsOf(plan: TreatPlan, runId: string, state: RunState, lotId: string, probed: Probed | null = null): Treatment[] {
+export function treatmentsOf(
+  plan: TreatPlan,
+  runId: string,
+  state: RunState,
+  lotId: string,
+  measured: Readonly<Record<string, Measured>> | null = null,
+): Treatment[] {
   const shelf = shelfOf(plan.own);
-  return plan.steps.flatMap((step, index) =>
-    step.lotIds.includes(lotId) && state.steps[step.id]?.status === 'done' ? stepTreatments(step, index, plan, runId, state, shelf, lotId, probed) : [],
-  );
+  return plan.steps.flatMap((step, index) => {
+    const did = state.steps[step.id];
+    if (did?.status !== 'done' || !step.lotIds.includes(lotId)) return [];
+    return stepTreatments(step, index, plan, runId, state, shelf, lotId, measured?.[step.id] ?? measuredOf(step, did, null));
+  });
 }
+
+/** By finished step: what was measured of its bath. @param probed what probes read, by vessel */
+export const measuredIn = (plan: Pick<Plan, 'steps'>, state: RunState, probed: Probed): Record<string, Measured> =>
+  Object.fromEntries(
+    plan.steps.flatMap((step) => {
+      const did = state.steps[step.id];
+      return did?.status === 'done' ? [[step.id, measuredOf(step, did, probed)]] : [];
+    }),
+  );
 
 /** What kind of treatment a logged substance is by itself, whatever step it was logged on; null for an assistant. */
 function kindOf(substance: string, shelf: Shelf): TreatmentKind | null {
@@ -50,7 +70,7 @@ function stepTreatments(
   state: RunState,
   shelf: Shelf,
   lotId: string,
-  probed: Probed | null,
+  measured: Measured,
 ): Treatment[] {
   const did = state.steps[step.id];
   if (!did) return [];
@@ -63,7 +83,7 @@ function stepTreatments(
     atMs: did.endedAtMs,
     from: { run: runId, stepId: step.id },
     part: step.part?.label ?? null,
-    how: { ...howOf(step, index, did, plan, state, lotId), ...measuredOf(step, did, probed) },
+    how: { ...howOf(step, index, did, plan, state, lotId), ...measured },
     note: [seen ? noteOf(step, did, kind) : `${step.title}: ended, and nobody saw it begin`, aloneText(step, did, lotId)].filter(Boolean).join('; '),
   };
   const whole = sumFigures(step.lotIds.map((id) => weightOf(plan, state, id)));
@@ -127,7 +147,7 @@ function howOf(step: PlanStep, index: number, did: StepState, plan: TreatPlan, s
 }
 
 /** What was measured of its bath; what nobody read is left out. */
-function measuredOf(step: PlanStep, did: StepState, probed: Probed | null): Pick<How, 'heldMin' | 'hottestC' | 'ph' | 'bathMl'> {
+function measuredOf(step: PlanStep, did: StepState, probed: Probed | null): Measured {
   const [ph, bathMl] = [did.ph.at(-1)?.value, did.volumeMl.at(-1)?.value];
   const clock = probed && did.endedAtMs !== null ? stepClock(step, did, readingsOf(step, did, probed), did.endedAtMs) : null;
   const credits = clock?.phases.flatMap(({ credit }) => (credit && !goesByClock(credit) ? [creditedMin(credit)] : [])) ?? [];

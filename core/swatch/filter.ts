@@ -21,7 +21,9 @@ export function indexFactors(results: readonly { readonly id: string; readonly f
     }
   return [...index].map(([what, values]) => ({
     what,
-    values: [...values].map(([says, ids]) => ({ says, ids })).sort((a, b) => b.ids.length - a.ids.length || a.says.localeCompare(b.says)),
+    values: [...values]
+      .map(([says, ids]) => ({ says, ids }))
+      .sort((a, b) => b.ids.length - a.ids.length || a.says.localeCompare(b.says, 'en', { numeric: true })),
   }));
 }
 

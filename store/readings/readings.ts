@@ -56,6 +56,8 @@ export class Readings {
   private readonly lastMs = new Map<string, number>();
   private readonly files = new Map<string, { readonly fd: number; size: number; readonly name: string }>();
   private readonly said = new Set<string>();
+  /** How often readings came that lie before some that were here already. */
+  private lateComers = 0;
 
   constructor(
     private readonly folder: string,
@@ -92,6 +94,11 @@ export class Readings {
         .points.filter(([atMs]) => within(atMs))
         .map(([atMs, bathC]) => ({ atMs, bathC })),
     );
+  }
+
+  /** Changes when what a probe read up to an instant may have become more: whoever worked something out of it looks again. */
+  standUntil(probeId: string, untilMs: number): string {
+    return `${Math.min(this.lastOf(probeId), untilMs)}/${this.lateComers}`;
   }
 
   latest(probeId: string): Reading | null {
@@ -171,6 +178,7 @@ export class Readings {
       throw error;
     }
     file.size += bytes.length;
+    if (!isLater) this.lateComers++;
     this.lastMs.set(probeId, Math.max(this.lastOf(probeId), fresh.at(-1)?.[0] ?? 0));
     const cached = this.days.get(keyOf(probeId, dayMs));
     if (!cached) return;
