@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { STEP_TREATMENTS } from '@/core/fibre/passport';
+import { MOST_LOTS } from '@/core/plan/draft';
 import { BLEEDS, DEPTHS, EVENS, LIGHTS, LOOK_STATES, STRENGTHS } from '@/core/swatch/look';
 import { hex, id, instantMs, line, noteText, revision } from './text';
 
@@ -37,7 +38,7 @@ const verdict = z.strictObject({
 });
 
 const said = {
-  lotIds: z.array(id).max(60),
+  lotIds: z.array(id).max(MOST_LOTS),
   part: line(60).nullable(),
   liquorId: id.nullable(),
   at: z.strictObject({ runId: id, stepId: line(64).min(1) }).nullable(),
@@ -52,7 +53,7 @@ export const lookInput = z.strictObject({ id, ...said, atMs: instantMs.optional(
 export type LookInput = z.infer<typeof lookInput>;
 
 const reason = line(200).min(1, 'Say why: it stands beside it for ever.');
-export const lookMove = z.strictObject({ lotIds: z.array(id).min(1, 'Say to which lot.').max(60), reason, revision });
+export const lookMove = z.strictObject({ lotIds: z.array(id).min(1, 'Say to which lot.').max(MOST_LOTS), reason, revision });
 export const lookWithdraw = z.strictObject({ reason, revision });
 export const lookFilter = z.object({ lotId: id.optional(), runId: id.optional(), liquorId: id.optional() });
 

@@ -9,7 +9,7 @@ import { DATE_ORDERS, KITCHENS, MASS_WAYS, VOLUME_WAYS } from '@/core/measure/me
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
 import { DOSE_OF } from '@/core/plan/blend';
-import { MORDANT_ANSWERS } from '@/core/plan/draft';
+import { MORDANT_ANSWERS, MOST_ITEMS, MOST_LOTS } from '@/core/plan/draft';
 import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
 import { CALL_ACTS, HIGHEST_KNOB } from '@/core/run/events';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
@@ -161,6 +161,11 @@ const plantAmount = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('ratio'), ratio: numberOrRange(z.number().gt(0, 'A ratio is above 0.').max(200)), guessed: z.boolean() }),
 ]);
 
+const lotIds = z
+  .array(id)
+  .max(MOST_LOTS, `A session takes at most ${MOST_LOTS} lots: make two of it.`)
+  .refine((ids) => new Set(ids).size === ids.length, 'Each lot once.');
+
 /** Parameters are held to the range of their own method by the server, which knows the dyer's own methods too. */
 const chainItem = z.strictObject({
   id,
@@ -176,7 +181,7 @@ const chainItem = z.strictObject({
   plantDetails: z.record(line(64), plantDetail).optional(),
   liquorId: id.nullable().optional(),
   bathFrom: z.array(id).max(12).nullable().optional(),
-  lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60).nullable().optional(),
+  lotIds: lotIds.min(1, 'Choose at least one lot.').nullable().optional(),
   part: z
     .strictObject({ label: line(60).min(1, 'Say which part.'), sharePct: percent.nullable() })
     .nullable()
@@ -186,7 +191,7 @@ const chainItem = z.strictObject({
 const stepKey = z.string().max(140);
 const chain = z
   .array(chainItem)
-  .max(60)
+  .max(MOST_ITEMS, `A session takes at most ${MOST_ITEMS} steps: make two of it.`)
   .refine((items) => new Set(items.map((item) => item.id)).size === items.length, 'Each step has its own id.');
 const extras = z.record(
   stepKey,
@@ -203,10 +208,7 @@ const doseOf = z.enum(DOSE_OF).nullable();
 export const draftInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
-  lotIds: z
-    .array(id)
-    .max(60)
-    .refine((ids) => new Set(ids).size === ids.length, 'Each lot once.'),
+  lotIds,
   chain,
   vessels: z.record(stepKey, id),
   overrules,
@@ -315,7 +317,7 @@ export const replanInput = z.strictObject({
 export const againInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
-  lotIds: z.array(id).min(1, 'Choose at least one lot.').max(60),
+  lotIds: lotIds.min(1, 'Choose at least one lot.'),
   /** The plan keeps what it repeats, and points out a second change. */
   oneChanged: z.boolean().optional(),
 });

@@ -7,6 +7,10 @@ export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn
 /** What a person chose to do about a lot whose mordant nobody is sure of. */
 export type MordantAnswer = (typeof MORDANT_ANSWERS)[number];
 
+/** A session takes so many lots, and so many steps: a trial as large as a trial can be fits into one. */
+export const MOST_LOTS = 400;
+export const MOST_ITEMS = 120;
+
 /** What a person asked for: kept beside the plan so that it can be changed and planned again. */
 export interface Draft {
   readonly name: string;

@@ -2,13 +2,10 @@ import type { Lot } from '../fibre/lot';
 import { estimated } from '../figure';
 import type { Way } from '../method/data/ways';
 import type { Method } from '../method/method';
-import type { ChainItem } from '../plan/draft';
+import { type ChainItem, MOST_LOTS } from '../plan/draft';
 import { cutsOf } from './pieces';
 import { trialChain } from './session';
 import type { Trial, TrialFactor } from './trial';
-
-/** A session takes so many lots. */
-const MOST_LOTS = 60;
 
 /** The pieces and steps of a trial before anything is cut: what it comes to can be planned with them. */
 export interface TrialPreview {

@@ -1,5 +1,5 @@
 'use client';
-import { Checkbox, Input } from 'antd';
+import { Checkbox, Input, Select } from 'antd';
 import type { LotView } from '@/contract/views';
 import { countText, printNumber } from '@/core/measure/print';
 import type { ChainItem } from '@/core/plan/draft';
@@ -10,6 +10,9 @@ import { Open } from '../shell/Open';
 
 /** Percent of a lot's weight. */
 const share = numberReader(0.1, 100, '%');
+
+/** Among more lots than these one searches instead of looking. */
+const MOST_BOXES = 40;
 
 interface Props {
   readonly item: ChainItem;
@@ -24,12 +27,26 @@ export function ItemLots({ item, lots, onChange }: Props) {
     if (ids.length === 0) return;
     onChange({ lotIds: ids.length === lots.length ? null : lots.map((lot) => lot.id).filter((one) => ids.includes(one)) });
   };
+  const options = lots.map((lot) => ({ value: lot.id, label: lot.name }));
   const { part } = item;
   const whose = item.lotIds ? `${item.lotIds.length} of ${countText(lots.length, 'lot')}` : lots.length === 1 ? 'the lot' : 'all lots';
   return (
     <Open title={`For ${whose}${part ? `, only ${part.label || 'a part'}` : ''}`} open={Boolean(item.lotIds ?? part)}>
       <div className="stack">
-        {lots.length > 1 ? <Checkbox.Group value={[...chosen]} options={lots.map((lot) => ({ value: lot.id, label: lot.name }))} onChange={choose} /> : null}
+        {lots.length > MOST_BOXES ? (
+          <Select
+            mode="multiple"
+            aria-label="Which lots"
+            value={[...chosen]}
+            options={options}
+            optionFilterProp="label"
+            maxTagCount={MOST_BOXES}
+            allowClear={false}
+            onChange={choose}
+          />
+        ) : lots.length > 1 ? (
+          <Checkbox.Group value={[...chosen]} options={options} onChange={choose} />
+        ) : null}
         <Checkbox checked={Boolean(part)} onChange={() => onChange({ part: part ? null : { label: 'tips', sharePct: null } })}>
           Only a part of each goes in
         </Checkbox>

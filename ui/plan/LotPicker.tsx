@@ -5,6 +5,7 @@ import type { LotView } from '@/contract/views';
 import { findLots, indexLots } from '@/core/fibre/findLots';
 import { printComposition } from '@/core/fibre/lot';
 import { figureText, sumFigures } from '@/core/figure';
+import { countText } from '@/core/measure/print';
 import { Hem } from '../fibre/Hem';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
@@ -15,6 +16,8 @@ import { SearchField } from '../shell/SearchField';
 /** With more lots than these one searches instead of looking, and the list scrolls by itself. */
 const FEW = 8;
 const LIST_PX = 380;
+/** More than these are counted; they stand in the list below, ticked. */
+const MOST_TAGS = 40;
 
 /** Lots to work on: what each weighs and what is known of its past, so that a surprise comes now and not in the pot. */
 export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]; chosen: readonly string[]; onChoose: (ids: string[]) => void }) {
@@ -48,7 +51,12 @@ export function LotPicker({ lots, chosen, onChoose }: { lots: readonly LotView[]
           <SearchField label="Find a lot" value={text} onChange={setText} />
           {/* What is ticked stays in sight, whatever is searched for. */}
           <div className="line line-tight">
-            {chosenLots.map((lot) => (
+            {chosenLots.length > MOST_TAGS ? (
+              <Tag closable={{ 'aria-label': 'Leave all of them out' }} onClose={() => onChoose([])}>
+                {countText(chosenLots.length, 'lot')}
+              </Tag>
+            ) : null}
+            {(chosenLots.length > MOST_TAGS ? [] : chosenLots).map((lot) => (
               <Tag key={lot.id} closable={{ 'aria-label': `Leave ${lot.name} out` }} onClose={() => toggle(lot.id)}>
                 {lot.name}
               </Tag>

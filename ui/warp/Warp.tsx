@@ -1,5 +1,6 @@
 'use client';
 import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { countText } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import { usePrint } from '../shell/facts';
 import { HandMark } from '../shell/Marks';
@@ -123,13 +124,15 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
                 stroke={part.fromHex === part.toHex ? part.toHex : `url(#${gradientBase}${part.key})`}
               />
             ))}
-            <g fontWeight={700}>
-              <title>{thread.name}</title>
-              <rect fill="var(--ink)" x={thread.tag[0] - 8} y={thread.tag[1] - 9} width={16} height={17} rx={3} />
-              <text fill="var(--card)" x={thread.tag[0]} y={thread.tag[1] + 4} textAnchor="middle">
-                {thread.letter}
-              </text>
-            </g>
+            {thread.tag ? (
+              <g fontWeight={700}>
+                <title>{thread.names.join(', ')}</title>
+                <rect fill="var(--ink)" x={thread.tag[0] - 8} y={thread.tag[1] - 9} width={16} height={17} rx={3} />
+                <text fill="var(--card)" x={thread.tag[0]} y={thread.tag[1] + 4} textAnchor="middle">
+                  {thread.letter}
+                </text>
+              </g>
+            ) : null}
           </g>
         ))}
         {picture.nowYPx === null ? null : (
@@ -145,7 +148,8 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
       <ul className="warp-lots" aria-label="Lots">
         {picture.threads.map((thread) => (
           <li key={thread.lotId}>
-            <span className="letter">{thread.letter}</span> {thread.name}
+            <span className="letter">{thread.letter}</span> {thread.names.length > 1 ? `${countText(thread.names.length, 'lot')}: ` : ''}
+            {thread.names.join(', ')}
           </li>
         ))}
       </ul>

@@ -9,6 +9,7 @@ import { isHeated, lengthText } from '@/core/plan/phase';
 import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from '@/core/plan/plan';
 import type { Window } from '@/core/schedule/diary';
 import { wallTime } from '@/core/time/zone';
+import { letterOf, type Strand, strandsOf } from './strands';
 import { type TimeScale, timeScale } from './timeScale';
 
 export interface WarpBlock {
@@ -31,10 +32,12 @@ export interface WarpBlock {
 }
 
 export interface WarpThread {
+  /** Of its first lot: a thread of many lots has one place. */
   readonly lotId: string;
   readonly letter: string;
-  readonly name: string;
-  readonly tag: Point;
+  readonly names: readonly string[];
+  /** Where its letter stands; null where threads hang too close for letters. */
+  readonly tag: Point | null;
   /** Between blocks, drawn behind them so that no text is crossed. */
   readonly between: readonly { readonly points: readonly Point[]; readonly hex: string }[];
   /** Inside blocks, drawn on top, from one colour to the other. */
@@ -70,6 +73,10 @@ const BLOCK_GAP_PX = 22;
 const LINE_PX = 16;
 const STITCH_PX = 16;
 const THREAD_GAP_PX = 11;
+/** Closer than this, letters would cover each other. */
+const LETTER_GAP_PX = 10;
+/** Threads take no more of a block than this. */
+const THREADS_SHARE = 0.6;
 const HOUR = 3_600_000;
 
 /** Times of a step that really happened, in place of the planned ones. */
@@ -110,7 +117,12 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
   }));
   const y = (ms: number) => HEAD_PX + scale.yOf(ms);
   const columnX = (vesselId: string | null) => columns.find((column) => column.id === vesselId)?.xPx ?? AXIS_PX;
-  const threadRoom = (step: PlanStep) => (step.lotIds.length === 0 ? 0 : step.lotIds.length * THREAD_GAP_PX + 8);
+  const strands = strandsOf(plan);
+  const gapPx = Math.min(THREAD_GAP_PX, ((columnPx - BLOCK_GAP_PX) * THREADS_SHARE) / Math.max(1, strands.length));
+  const threadRoom = (step: PlanStep) => {
+    const first = strands.findIndex(([lot]) => step.lotIds.includes(lot.id));
+    return first < 0 ? 0 : (strands.length - first) * gapPx + 8;
+  };
   const blocks = shown.map((t): WarpBlock => {
     const [top, bottom] = [y(t.startMs), y(t.endMs)];
     const widthPx = columnPx - BLOCK_GAP_PX;
@@ -141,7 +153,7 @@ export function warpLayout(plan: Plan, options: WarpOptions): WarpPicture {
     heightPx: HEAD_PX + scale.heightPx + 26,
     columns,
     blocks,
-    threads: plan.lots.map((_lot, i) => thread(plan, i, blocks)),
+    threads: strands.map((strand, i) => thread(plan, strand, i, strands.length, gapPx, blocks)),
     pleats: scale.pleats.map((pleat) => ({
       key: pleat.key,
       yPx: HEAD_PX + pleat.topPx,
@@ -250,15 +262,15 @@ const plannedText = (amount: PlannedAmount, print: Printer): string => {
   return known === null ? 'unknown:' : knownText(known, (value) => print.amount(value, amount.unit));
 };
 
-function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): WarpThread {
-  const lot = plan.lots[lotIndex];
-  if (!lot) throw new Error(`no lot ${lotIndex}`);
-  const count = plan.lots.length;
+function thread(plan: Plan, strand: Strand, nth: number, count: number, gapPx: number, blocks: readonly WarpBlock[]): WarpThread {
+  const [lot] = strand;
   const own = plan.steps
     .filter((step) => step.lotIds.includes(lot.id))
     .flatMap((step) => blocks.filter((block) => block.stepId === step.id))
     .sort((a, b) => a.yPx - b.yPx);
-  const insideX = (block: WarpBlock) => block.xPx + block.widthPx - 12 - (count - 1 - lotIndex) * THREAD_GAP_PX;
+  const insideX = (block: WarpBlock) => block.xPx + block.widthPx - 12 - (count - 1 - nth) * gapPx;
+  // Beside the block there is room for a few threads, not for dozens.
+  const asidePx = Math.min(4, (BLOCK_GAP_PX - 8) / count);
   let hex = lot.baseHex ?? UNDYED_HEX;
   const inside: WarpThread['inside'][number][] = [];
   const between: WarpThread['between'][number][] = [];
@@ -280,7 +292,7 @@ function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): War
       return;
     }
     const nextX = insideX(next);
-    if (nextX === x || next.yPx - bottom < 30 + lotIndex * 4) {
+    if (nextX === x || next.yPx - bottom < 30 + nth * asidePx) {
       between.push({
         points: [
           [x, bottom],
@@ -291,12 +303,12 @@ function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): War
       return;
     }
     // It waits aside, so that whatever uses the vessel meanwhile is not crossed, and steps over just before it goes in.
-    const asideX = block.xPx + block.widthPx + 4 + lotIndex * 4;
+    const asideX = block.xPx + block.widthPx + 4 + nth * asidePx;
     between.push({
       points: [
         [x, bottom],
         [asideX, bottom + 12],
-        [asideX, next.yPx - 18 - lotIndex * 4],
+        [asideX, next.yPx - 18 - nth * asidePx],
         [nextX, next.yPx],
       ],
       hex,
@@ -305,11 +317,11 @@ function thread(plan: Plan, lotIndex: number, blocks: readonly WarpBlock[]): War
   const first = own[0];
   return {
     lotId: lot.id,
-    letter: String.fromCharCode(65 + (lotIndex % 26)),
-    name: lot.name,
+    letter: letterOf(nth),
+    names: strand.map(({ name }) => name),
     inside,
     between,
-    tag: first ? [insideX(first), first.yPx - 10] : [AXIS_PX, HEAD_PX],
+    tag: gapPx < LETTER_GAP_PX ? null : first ? [insideX(first), first.yPx - 10] : [AXIS_PX, HEAD_PX],
   };
 }
 
