@@ -38,6 +38,7 @@ export const treatment = treatmentInput
         hottestC: number.optional(),
         ph: number.optional(),
         bathMl: number.optional(),
+        toppedUpMl: number.optional(),
       })
       .optional(),
     from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),

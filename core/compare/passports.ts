@@ -194,16 +194,27 @@ function howFactors(a: Passport, b: Passport): Factor[] {
       printNumber,
       () => SAME_PH,
     ),
-    ...measuredFactor(
-      'volume of the bath',
-      x,
-      y,
-      (how) => how.bathMl,
-      printVolume,
-      (most) => most * SAME_VOLUME,
-    ),
+    ...volumeFactors(x, y),
   );
   return rows;
+}
+
+/** How much of a bath there was, and how much of it was poured in later: a row as soon as one of the two got any. What was topped up is more water: counted once. */
+function volumeFactors(a: readonly Treatment[], b: readonly Treatment[]): Factor[] {
+  const near = (most: number) => most * SAME_VOLUME;
+  const gotWater = [...a, ...b].some(({ how }) => (how?.toppedUpMl ?? 0) > 0);
+  const poured = gotWater
+    ? measuredFactor(
+        'topped up with water',
+        a,
+        b,
+        (how) => how.toppedUpMl,
+        (mL) => (mL === 0 ? 'not at all' : printVolume(mL)),
+        near,
+      )
+    : [];
+  if (poured[0]?.verdict === 'differs') return poured;
+  return [...poured, ...measuredFactor('volume of the bath', a, b, (how) => how.bathMl, printVolume, near)];
 }
 
 /** A figure of each dyebath, in order. A row as soon as one of the two has it; measured of one alone, nobody can tell. */

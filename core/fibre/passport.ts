@@ -31,6 +31,8 @@ export interface How {
   /** The last pH and volume that were read in the bath. */
   readonly ph?: number | undefined;
   readonly bathMl?: number | undefined;
+  /** Water that its bath was topped up with, mL: 0 where nobody poured any in. */
+  readonly toppedUpMl?: number | undefined;
 }
 
 export interface Treatment {

@@ -4,7 +4,7 @@ import type { Vessel } from '../kitchen/vessel';
 import { buildPlan } from '../plan/buildPlan';
 import type { ChainItem } from '../plan/draft';
 import { typicalMin } from '../plan/phase';
-import { HEAD, input, keptLiquor, vessels, wool } from '../plan/plan.fixture';
+import { bringsKept, HEAD, input, keptLiquor, vessels, wool } from '../plan/plan.fixture';
 import { promiseIn } from '../safety/promises';
 import { ASSISTANTS } from '../shelf/data/assistants';
 import { DYESTUFFS } from '../shelf/data/dyestuffs';
@@ -83,7 +83,7 @@ describe('every section of the trade can be worked by', () => {
     ['12 iron', ['iron-dip', 'iron-paste']],
     ['13 resist', ['resist-tie', 'resist-clamp', 'partial-dip']],
     ['14 finish', ['rest-overnight', 'cool-in-bath', 'rinse', 'wash', 'dry', 'dry-sun', 'cure']],
-    ['15 reuse', ['exhaust-bath', 'spent-matter', 'kept-liquor']],
+    ['15 reuse', ['exhaust-bath', 'spent-matter', 'kept-liquor', 'jar-again']],
     ['16 overdye', ['overdye']],
   ])('section %s', (_section, ids) => expect(ids.filter((id) => !LIBRARY.find(id))).toEqual([]));
 });
@@ -154,7 +154,7 @@ const item = (id: string, methodId: string): ChainItem => ({
   methodId,
   params: {},
   dyestuffId: method(methodId).needsDyestuff ? 'weld' : null,
-  liquorId: methodId === 'kept-liquor' ? keptLiquor.id : null,
+  liquorId: bringsKept(methodId) ? keptLiquor.id : null,
 });
 
 describe('every method can be planned on a hundred grams of wool', () => {

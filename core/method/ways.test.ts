@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { buildPlan } from '../plan/buildPlan';
 import type { ChainItem } from '../plan/draft';
-import { HEAD, input, keptLiquor, wool } from '../plan/plan.fixture';
+import { bringsKept, HEAD, input, keptLiquor, wool } from '../plan/plan.fixture';
 import { WAYS, type Way } from './data/ways';
 import { LIBRARY } from './library';
 
@@ -16,7 +16,7 @@ const chain = (way: Way): ChainItem[] =>
     methodId,
     params: {},
     dyestuffId: LIBRARY.find(methodId)?.needsDyestuff ? 'weld' : null,
-    liquorId: methodId === 'kept-liquor' ? keptLiquor.id : null,
+    liquorId: bringsKept(methodId) ? keptLiquor.id : null,
     lotIds: nth === undefined ? null : [['a', 'b', 'c'][nth - 1] ?? 'a'],
   }));
 const plan = (way: Way) => {

@@ -74,7 +74,7 @@ const AS_SUCH: Readonly<Record<string, readonly string[]>> = {
   R17: ['bundle-steam'],
   R18: ['bundle-steam'],
   R27: ['tea-microwave'],
-  R29: ['bundle-cold', 'solar-jar'],
+  R29: ['bundle-cold', 'solar-jar', 'jar-again'],
   X10: ['iron-paste'],
   P9: ['tea-microwave', 'dye-low-immersion', 'extract-blossom'],
 };

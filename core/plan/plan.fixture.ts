@@ -3,6 +3,7 @@ import { measured, UNKNOWN } from '../figure';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { Liquor } from '../liquor/liquor';
+import { LIBRARY } from '../method/library';
 import { zonedMs } from '../time/zone';
 import { buildPlan, type PlanInput } from './buildPlan';
 import type { ChainItem, Draft } from './draft';
@@ -127,4 +128,6 @@ export const writtenLiquor = {
   note: '',
   from: null,
 } as const;
+/** Whether a method of the library begins with a bath that was kept. */
+export const bringsKept = (methodId: string): boolean => LIBRARY.find(methodId)?.steps.some(({ liquor }) => liquor === 'brings') ?? false;
 export const keptLiquor: Liquor = { ...writtenLiquor, id: 'kept', revision: 1, retired: false };

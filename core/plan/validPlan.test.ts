@@ -8,7 +8,7 @@ import { DYESTUFFS } from '../shelf/data/dyestuffs';
 import { buildPlan } from './buildPlan';
 import type { ChainItem, Draft } from './draft';
 import type { Plan } from './plan';
-import { HEAD, input, keptLiquor, planned, SATURDAY_9, step, wool } from './plan.fixture';
+import { bringsKept, HEAD, input, keptLiquor, planned, SATURDAY_9, step, wool } from './plan.fixture';
 import { planFaults } from './validPlan.fixture';
 
 /** Plans held against a validator that shares no code with what made them. */
@@ -80,7 +80,7 @@ test('ways of working with ranges, several plants and things of one’s own keep
           params: wish.ranged ? Object.fromEntries(lengths.map((param) => [param.key, { least: param.usual ?? 0, most: (param.usual ?? 0) * 1.2 }])) : {},
           dyestuffId: method?.needsDyestuff ? (first ?? 'weld') : null,
           ...(method?.needsDyestuff ? { morePlants: more.map((dyestuffId, k) => ({ id: `dyestuff-${k + 2}`, dyestuffId })) } : {}),
-          liquorId: methodId === 'kept-liquor' ? keptLiquor.id : null,
+          liquorId: bringsKept(methodId) ? keptLiquor.id : null,
           // Some step is for the first lot alone.
           lotIds: i === wish.only && method?.steps.every((one) => one.liquor === 'own' || one.liquor === 'none') ? ['l0'] : null,
         };

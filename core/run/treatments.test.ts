@@ -58,6 +58,13 @@ describe('one lot, mordanted and dyed', () => {
     // Where nobody asked the probes, the hottest that was typed may not be the hottest.
     expect(how(null)).not.toHaveProperty('hottestC');
   });
+  test('water poured in later goes with it; the water it was made with does not, and of a splash nobody measured nobody knows how much it was', () => {
+    const how = (...facts: RunEvent[]) => of(...facts, enter('c5-dye'), ...finish('c5-dye')).at(-1)?.how;
+    const made = add('c3-extract', 'water', 'water', measured(3000), 'mL');
+    expect(how(made)).toMatchObject({ toppedUpMl: 0 });
+    expect(how(made, add('c5-dye', null, 'water', measured(500), 'mL'), add('c5-dye', null, 'water', estimated(200), 'mL'))).toMatchObject({ toppedUpMl: 700 });
+    expect(how(made, add('c5-dye', null, 'water', UNKNOWN, 'mL'))).not.toHaveProperty('toppedUpMl');
+  });
   test('begun and ended with nothing put in, it is no known mordant', () =>
     expect(of(enter('c2-mordant'), ...finish('c2-mordant'))).toMatchObject([{ kind: 'mordant', certainty: 'unknown', substance: null, wofPct: UNKNOWN }]));
   test('ended without being begun, nobody saw it', () =>

@@ -1,7 +1,7 @@
 import { bathIdAt } from '../bath/bath';
 import { wofPctOf } from '../dose/dose';
 import type { Certainty, How, StepTreatment, Treatment, TreatmentKind } from '../fibre/passport';
-import { type Figure, figureOf, figureText, isSpan, knownOf, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
+import { type Figure, figureOf, figureText, isSpan, knownOf, knownValue, leastOf, mostOf, sumFigures, timesKnown, UNKNOWN } from '../figure';
 import { creditedMin, type Reading } from '../hold/credit';
 import { printAmount, printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
@@ -140,10 +140,17 @@ function howOf(step: PlanStep, index: number, did: StepState, plan: TreatPlan, s
     : [];
   return {
     methodId: step.methodId,
-    ...(dyes ? { draw: before.length + 1 } : {}),
+    ...(dyes ? { draw: before.length + 1, ...toppedUp(bathAdditions(plan.steps, index, state)) } : {}),
     ...(place ? { place } : {}),
     ...(inMin === null ? {} : { inMin: Math.round(inMin * 10) / 10 }),
   };
+}
+
+/** Water poured in beside what the bath was made with; how much of one nobody measured, nobody knows of all. */
+function toppedUp(inBath: readonly LoggedAddition[]): Pick<How, 'toppedUpMl'> {
+  const poured = inBath.filter(({ substance, additionId }) => substance === 'water' && additionId !== 'water');
+  const toppedUpMl = poured.reduce((sum, { amount, unit }) => sum + (unit === 'mL' ? (knownValue(amount) ?? Number.NaN) : Number.NaN), 0);
+  return Number.isNaN(toppedUpMl) ? {} : { toppedUpMl };
 }
 
 /** What was measured of its bath; what nobody read is left out. */

@@ -153,3 +153,66 @@ export async function openLot(page: Page, base: string, name: string): Promise<v
   await page.goto(`${base}/fibre`);
   await lotIn(page, name).click();
 }
+
+/** Fills the form that says how something came out, and keeps it. */
+export async function say(page: Page, lab: string, ...words: string[]): Promise<void> {
+  const form = page.getByRole('dialog');
+  await form.getByText('typed', { exact: true }).click();
+  await form.getByLabel('L a b, or a hex').fill(lab);
+  for (const word of words) await form.getByText(word, { exact: true }).click();
+  await form.getByRole('button', { name: 'Keep' }).click();
+  await expect(form).toBeHidden();
+}
+
+/** The jar of the walks: 1.5 : 1 for 60 g, cream of tartar 5 g/L. */
+export const HOLLYHOCK = [
+  ['Set hollyhock petals instead', '90 g'],
+  ['Set water instead', '1.2 L'],
+  ['Set cream of tartar instead', '6 g'],
+] as const;
+
+/** Plans a solar jar of hollyhock for one lot, starts it, puts in what goes in, and leaves it standing. */
+export async function fillJar(
+  page: Page,
+  base: string,
+  lot: string,
+  name: string,
+  amounts: readonly (readonly [label: string, text: string])[],
+  vessel?: string,
+): Promise<void> {
+  await page.goto(`${base}/sessions/new`);
+  await page.getByRole('checkbox', { name: new RegExp(lot) }).check();
+  await chooseWay(page, 'Solar jar');
+  const jar = page.locator('#item-c2');
+  await jar
+    .getByRole('button', { name: /Solar jar/ })
+    .first()
+    .click();
+  await jar.getByLabel('Dyestuff', { exact: true }).click();
+  await pick(page, 'hollyhock', /^hollyhock petals/);
+  for (const [label, text] of amounts) {
+    await jar.getByLabel(label, { exact: true }).fill(text);
+    await jar.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await expect(jar.locator('.amount').filter({ hasText: 'cream of tartar' })).toContainText('6 g');
+  if (vessel) {
+    await jar.getByLabel('Vessel').click();
+    await page.locator('.ant-select-dropdown:visible').getByTitle(vessel).click();
+  }
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await passStep(page, 'Wet out');
+  await page
+    .getByRole('region', { name: /^Ready: Solar jar/ })
+    .getByRole('button', { name: 'Begin' })
+    .click();
+  const sill = card(page, 'Solar jar');
+  const form = page.getByRole('dialog');
+  for (const added of ['hollyhock petals', 'cream of tartar']) {
+    await sill.getByRole('button', { name: `Added ${added}` }).click();
+    await form.getByRole('button', { name: 'Log it' }).click();
+    await expect(form).toBeHidden();
+  }
+  await sill.getByRole('button', { name: /^Leave it/ }).click();
+}

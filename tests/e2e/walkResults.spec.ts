@@ -1,8 +1,6 @@
-import type { Page } from '@playwright/test';
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { pick } from './planning';
-import { addLot, addPast, beenHere, card, chooseWay, endStep, openLot, passStep, planOver, usualKitchen } from './steps';
+import { addLot, addPast, beenHere, card, endStep, fillJar, HOLLYHOCK, openLot, passStep, planOver, say, usualKitchen } from './steps';
 
 /** What came out: a jar on the sill looked at every evening, three mordants side by side, and a second dye over the first. */
 
@@ -11,56 +9,14 @@ test.use(beenHere(BASE));
 
 const DAY_MIN = 1440;
 
-/** Fills the form that says how something came out, and keeps it. */
-async function say(page: Page, lab: string, ...words: string[]): Promise<void> {
-  const form = page.getByRole('dialog');
-  await form.getByText('typed', { exact: true }).click();
-  await form.getByLabel('L a b, or a hex').fill(lab);
-  for (const word of words) await form.getByText(word, { exact: true }).click();
-  await form.getByRole('button', { name: 'Keep' }).click();
-  await expect(form).toBeHidden();
-}
-
 test.beforeEach(({ page }) => page.setDefaultTimeout(15_000));
 
 test('a jar on the sill: five litres of care, five evenings, and how much is still to come', async ({ page }) => {
   await usualKitchen(page, BASE);
   await addLot(page, BASE, 'Silk noil', '60 g');
-  await page.goto(`${BASE}/sessions/new`);
-  await page.getByRole('checkbox', { name: /Silk noil/ }).check();
-  await chooseWay(page, 'Solar jar');
-  const jar = page.locator('#item-c2');
-  await jar
-    .getByRole('button', { name: /Solar jar/ })
-    .first()
-    .click();
-  await jar.getByLabel('Dyestuff', { exact: true }).click();
-  await pick(page, 'hollyhock', /^hollyhock petals/);
-  for (const [label, text] of [
-    ['Set hollyhock petals instead', '90 g'],
-    ['Set water instead', '1.2 L'],
-    ['Set cream of tartar instead', '6 g'],
-  ] as const) {
-    await jar.getByLabel(label, { exact: true }).fill(text);
-    await jar.getByLabel(label, { exact: true }).press('Enter');
-  }
-  await expect(jar.locator('.amount').filter({ hasText: 'cream of tartar' })).toContainText('6 g');
-  await page.getByLabel('Name', { exact: true }).fill('Jar on the sill');
-  await page.getByRole('button', { name: 'Keep the plan' }).click();
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await passStep(page, 'Wet out');
-  await page
-    .getByRole('region', { name: /^Ready: Solar jar/ })
-    .getByRole('button', { name: 'Begin' })
-    .click();
+  await fillJar(page, BASE, 'Silk noil', 'Jar on the sill', HOLLYHOCK);
   const sill = card(page, 'Solar jar');
   const form = page.getByRole('dialog');
-  for (const name of ['hollyhock petals', 'cream of tartar']) {
-    await sill.getByRole('button', { name: `Added ${name}` }).click();
-    await form.getByRole('button', { name: 'Log it' }).click();
-    await expect(form).toBeHidden();
-  }
-  await sill.getByRole('button', { name: /^Leave it/ }).click();
   await expect(sill).toContainText('In it: about 1.2 L; cream of tartar 5 g/L');
   const evening = async (days: number, lightness: number) => {
     await pass(days * DAY_MIN);

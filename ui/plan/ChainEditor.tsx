@@ -18,6 +18,7 @@ import { Plants } from './Plants';
 import { Problems } from './Problems';
 import { School } from './School';
 import { StepFields } from './StepFields';
+import { StrengthLeft } from './StrengthLeft';
 import type { PlanningRoom } from './useKitchen';
 import { WhichBath } from './WhichBath';
 import { amountText } from './workingText';
@@ -207,6 +208,7 @@ function OpenItem(props: ItemProps) {
           )}
         </Field>
       ) : null}
+      {item.liquorId ? <StrengthLeft liquorId={item.liquorId} /> : null}
       <WhichBath item={item} draft={draft} room={room} method={method} onChange={(bathFrom) => change({ bathFrom })} />
       <div className="fields">
         {method.params.map((param) => (

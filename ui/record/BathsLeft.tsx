@@ -79,6 +79,7 @@ function Left({ bath, view, kept, onKeep }: LeftProps) {
   // Poured once, it is not poured there again.
   const isIn = ({ gotFrom }: BathView) => gotFrom.some(({ runId, stepId }) => runId === view.run.id && stepId === bath.stepId);
   const open = kept.filter((one) => !isIn(one) && one !== own);
+  const broughtFrom = kept.find(({ liquor }) => liquor.id === bath.liquorId)?.liquor;
   const source = open.find(({ liquor }) => liquor.id === bath.liquorId);
   const inIt = balance.solutes.flatMap((solute) => soluteText(solute, shelf.nameOf) ?? []);
   const pour = (into: BathView) => {
@@ -106,6 +107,11 @@ function Left({ bath, view, kept, onKeep }: LeftProps) {
           {bath.ph === null ? '' : `, pH ${printNumber(bath.ph)}`}
           {inIt.length > 0 ? `; ${print.says(inIt.join('; '))}` : ''}
         </span>
+        {broughtFrom ? (
+          <span>
+            out of <Link href={`/shelf/baths/${broughtFrom.id}`}>{broughtFrom.name}</Link>
+          </span>
+        ) : null}
         {own ? (
           <span>
             kept as <Link href={`/shelf/baths/${own.liquor.id}`}>{own.liquor.name}</Link>

@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
+import type { Vessel } from '@/core/kitchen/vessel';
 import type { Plan } from '@/core/plan/plan';
 import { describeEvent } from '@/core/run/describeEvent';
 import type { RunEvent, RunFact } from '@/core/run/events';
@@ -70,7 +71,7 @@ export function RunLog({ plan, events, heldIds, onAmend, limit = 12, looks = NO_
             return (
               <li key={look.id} className={isWithdrawn(look) ? 'log-row log-withdrawn' : 'log-row'}>
                 {time}
-                <strong className="only-wide">{plan.vessels.find((v) => at && v.id === vesselAt(at, steps[at.id], atMs))?.name ?? ''}</strong>
+                <Where vessel={plan.vessels.find((v) => at && v.id === vesselAt(at, steps[at.id], atMs))} />
                 <LookLine look={look} />
               </li>
             );
@@ -82,7 +83,7 @@ export function RunLog({ plan, events, heldIds, onAmend, limit = 12, looks = NO_
           return (
             <li key={event.id} className={withdrawn.has(event.id) ? 'log-row log-withdrawn' : 'log-row'}>
               {time}
-              <strong className="only-wide">{vessel?.name ?? ''}</strong>
+              <Where vessel={vessel} />
               <span className="log-text">
                 {words}
                 {event.by ? <em className="quiet"> by {event.by}</em> : null}
@@ -111,3 +112,6 @@ export function RunLog({ plan, events, heldIds, onAmend, limit = 12, looks = NO_
     </Panel>
   );
 }
+
+/** What happened nowhere takes the room of a place for its words. */
+const Where = ({ vessel }: { vessel: Pick<Vessel, 'name'> | undefined }) => (vessel ? <strong className="only-wide">{vessel.name}</strong> : null);

@@ -73,6 +73,7 @@ export const WAYS: readonly Way[] = [
   ),
   way('one-pot', 'Plant and fibre in one pot', 'Extracted with the fibre in.', 'scour-protein', 'alum-10', 'extract-together', 'rinse', 'dry'),
   way('solar-jar', 'Solar jar', 'Days in the sun, no heat.', 'wet-out', 'solar-jar', 'dry'),
+  way('jar-again', 'Second load in a kept jar', 'What is left in it, days in the sun again.', 'wet-out', 'jar-again', 'dry'),
   way('sun-tea', 'Sun tea', 'The sun draws it; the goods go in when it has turned.', 'wet-out', 'sun-tea', 'rinse', 'dry'),
   way('cold-soak', 'Cold soak', 'Drawn cold, dyed cold, over days.', 'wet-out', 'extract-cold', 'strain', 'cold-soak', 'rinse', 'dry'),
   way('bundle-steam', 'Steamed bundle', 'Plants laid on damp cloth, rolled, tied, steamed.', 'vinegar-presoak', 'bundle-steam', 'dry'),
