@@ -13,6 +13,15 @@ export const picture = z
   .meta({ id: 'Picture', description: 'A picture that is kept, in three sizes, each by the SHA-256 of its bytes: GET /blobs/{hash}.' });
 
 export const MOST_PICTURES = 20;
+export const MOST_SPOTS = 60;
+
+const spot = z.strictObject({
+  hash,
+  x: z.number().min(0).max(1),
+  y: z.number().min(0).max(1),
+  plant: line(60).min(1, 'Name the plant; a guess will do.'),
+  sure: z.boolean(),
+});
 
 const card = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('white') }),
@@ -45,6 +54,7 @@ const said = {
   state: z.enum(LOOK_STATES).nullable(),
   light: z.enum(LIGHTS).nullable(),
   pictures: z.array(picture).max(MOST_PICTURES, `A look holds up to ${MOST_PICTURES} pictures.`),
+  spots: z.array(spot).max(MOST_SPOTS, `A look holds up to ${MOST_SPOTS} spots.`).optional(),
   colour: colour.nullable(),
   verdict,
   note: noteText,

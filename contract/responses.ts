@@ -39,6 +39,8 @@ export const treatment = treatmentInput
         ph: number.optional(),
         bathMl: number.optional(),
         toppedUpMl: number.optional(),
+        rolled: text.optional(),
+        barrier: text.optional(),
       })
       .optional(),
     from: z.union([z.object({ hand: z.literal(true) }), z.object({ run: text, stepId: text })]),

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { SwatchView } from '@/contract/views';
 import { labOf } from '@/core/colour/lab';
 import { SATURDAY_9, wool } from '@/core/plan/plan.fixture';
-import type { Look, Picture } from '@/core/swatch/look';
+import { type Look, lookText, type Picture } from '@/core/swatch/look';
 import { ORPHAN_MS } from '@/store/blobs';
 import { paletteAt } from './palettes';
 import { keepPicture } from './pictures';
@@ -68,6 +68,7 @@ describe('a look', () => {
       422,
       /another picture/,
     ],
+    ['a spot on a picture that is not with it', { spots: [{ hash: '1'.repeat(64), x: 0.5, y: 0.5, plant: 'heather', sure: false }] }, 422, /another picture/],
     ['a lightness that there is not', { colour: { lab: { l: 130, a: 0, b: 0 }, by: { kind: 'typed' } } }, 422, /between 0 and 100/],
   ])('%s is refused in words, and nothing is stored', async (_what, more, status, says) => {
     const before = t.app.store.lastSeq;
@@ -75,6 +76,17 @@ describe('a look', () => {
     expect(refused.status).toBe(status);
     expect(JSON.stringify(refused.body)).toMatch(says);
     expect(t.app.store.lastSeq).toBe(before);
+  });
+  test('what printed where is kept with the picture that it is on, known or guessed', async () => {
+    const spots = [
+      { hash: shot.hash, x: 0.25, y: 0.5, plant: 'heather', sure: true },
+      { hash: shot.hash, x: 0.75, y: 0.4, plant: 'weld', sure: false },
+    ];
+    const look = await add('spotted', { pictures: [shot], spots });
+    expect(look.spots).toEqual(spots);
+    expect(lookText(look, () => '')).toContain('1 heather · 2 weld, a guess');
+    const nowhere = await t.send('POST', '/looks', seen('nowhere', { pictures: [shot], spots: [{ ...spots[0], x: 1.2 }] }));
+    expect(nowhere.status).toBe(422);
   });
   test('a picture that never came is asked for', async () => {
     const refused = await t.send('POST', '/looks', seen('no-file', { pictures: [{ ...shot, small: '2'.repeat(64) }] }));

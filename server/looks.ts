@@ -71,7 +71,9 @@ async function stepAt({ store }: App, { runId, stepId }: { runId: string; stepId
   return { title: step.title, treatment: step.treatment };
 }
 
-async function checkPictures({ store }: App, { pictures }: LookInput): Promise<void> {
+async function checkPictures({ store }: App, { pictures, spots = [] }: LookInput): Promise<void> {
+  const elsewhere = spots.findIndex(({ hash }) => !pictures.some((one) => one.hash === hash));
+  if (elsewhere >= 0) throw invalid('A spot is on another picture.', [{ at: `spots.${elsewhere}`, message: 'Send the picture that it is on with it.' }]);
   for (const [i, { hash, middle, small }] of pictures.entries())
     for (const name of [hash, middle, small])
       if (!isBlobHash(name) || !(await store.blobs.read(name)))
@@ -191,7 +193,17 @@ function viewOf(swatch: Swatch, of: Pick<SwatchView, 'lot' | 'fibre' | 'fastness
   const { id, lotId, colour, pictures, looks, atMs, passport } = swatch;
   const [name, detail, verdict, dyes] = [swatchName(swatch, gets), swatchDetail(swatch), verdictText(swatch.verdict), dyedWith(swatch)];
   const treated = passport.treatments.flatMap((one) => [one.substance, one.note, one.how?.preparation, one.how?.place]);
-  const words = [name, of.lot, of.fibre, detail, verdict, ...treated, ...looks.flatMap((look) => [look.note, look.part])].filter(Boolean).join(' ');
+  const words = [
+    name,
+    of.lot,
+    of.fibre,
+    detail,
+    verdict,
+    ...treated,
+    ...looks.flatMap((look) => [look.note, look.part, ...(look.spots ?? []).map(({ plant }) => plant)]),
+  ]
+    .filter(Boolean)
+    .join(' ');
   return {
     id,
     ...of,

@@ -84,6 +84,8 @@ describe('two lots side by side', () => {
       ['half the water is another', { bathMl: 4000 }, { bathMl: 2000 }, ['volume of the bath']],
       ['topped up, or never', { toppedUpMl: 200, bathMl: 1400 }, { toppedUpMl: 0, bathMl: 1200 }, ['topped up with water']],
       ['never topped up, either of them', { toppedUpMl: 0 }, { toppedUpMl: 0 }, []],
+      ['looser or tighter', { rolled: 'loosely' }, { rolled: 'tightly' }, ['rolled']],
+      ['with a barrier, or with none', { barrier: 'used' }, { barrier: 'none' }, ['barrier']],
       ['another jar', { place: 'jar on the sill' }, { place: 'jar in the shed' }, ['place']],
     ])('%s', (_what, a, b, expected) => expect(verdicts(dyed('weld', a), dyed('weld', b))).toEqual(expected));
     test('said of one and not of the other, nobody can tell', () =>

@@ -157,6 +157,8 @@ function howFactors(a: Passport, b: Passport): Factor[] {
   row('preparation', (one) => one.how?.preparation);
   row('which use of the bath', (one) => (one.how?.draw === undefined ? undefined : ordinal(one.how.draw)));
   row('place', (one) => one.how?.place);
+  row('rolled', (one) => one.how?.rolled);
+  row('barrier', (one) => one.how?.barrier);
   const minutes = measuredFactor(
     'in the bath',
     x,

@@ -33,6 +33,9 @@ export interface How {
   readonly bathMl?: number | undefined;
   /** Water that its bath was topped up with, mL: 0 where nobody poured any in. */
   readonly toppedUpMl?: number | undefined;
+  /** How tight a bundle was rolled, and whether something lay between: "tightly", "none". */
+  readonly rolled?: string | undefined;
+  readonly barrier?: string | undefined;
 }
 
 export interface Treatment {

@@ -3,7 +3,7 @@ import { printNumber } from '../measure/print';
 import type { Printer } from '../measure/printer';
 import type { Plan } from '../plan/plan';
 import { unreachable } from '../result';
-import type { CallAct, RunEvent } from './events';
+import type { CallAct, RunEvent, Tightness } from './events';
 
 const PHASE_DOING = {
   charge: 'setting up',
@@ -70,6 +70,8 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return `looked${event.finding ? `: ${event.finding}` : ''}`;
     case 'heatSet':
       return heatText(event);
+    case 'rolled':
+      return rolledText(event);
     case 'callHeard':
       return `heard the call ${CALL_SAYS[event.call]}`;
     case 'moved':
@@ -99,3 +101,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return unreachable(event);
   }
 }
+
+/** "rolled tightly, without a barrier". */
+export const rolledText = ({ tightness, hasBarrier }: { readonly tightness: Tightness | null; readonly hasBarrier: boolean | null }): string =>
+  [`rolled${tightness ? ` ${tightness}` : ''}`, hasBarrier === null ? '' : hasBarrier ? 'with a barrier' : 'without a barrier'].filter(Boolean).join(', ');

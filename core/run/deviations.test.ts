@@ -34,6 +34,17 @@ function rows(phases: Phase[], facts: [number, RunFact][], more: { step?: Partia
   if (!state) throw new Error('no state');
   return compareStep(own, state, stepClock(own, state, more.readings ?? [], 1000 * MIN), (ms) => `${ms / MIN} min`, STARTER.nameOf);
 }
+test('a bundle is planned with a barrier: without one it went otherwise; how tight it was is kept, and is no deviation', () => {
+  const bundle = { step: { kind: 'bundle' as const, treatment: null } };
+  const told = (tightness: 'loosely' | null, hasBarrier: boolean | null): Comparison[] =>
+    rows([lift], [enter(0, 0), [1, { type: 'rolled', stepId: base.id, tightness, hasBarrier }], done(10)], bundle);
+  expect(row(told('loosely', false), 'barrier')).toMatchObject({ actual: 'none', difference: 'No barrier was used' });
+  expect(row(told('loosely', false), 'rolled')).toMatchObject({ actual: 'loosely', difference: null });
+  expect(row(told(null, true), 'barrier')).toMatchObject({ actual: 'used', difference: null, seen: true });
+  expect(row(told('loosely', null), 'barrier')).toMatchObject({ actual: 'not logged', seen: false });
+  expect(row(rows([lift], [enter(0, 0), done(10)], bundle), 'barrier')).toMatchObject({ actual: 'not logged', seen: false });
+  expect(row(rows([lift], [enter(0, 0), done(10)]), 'barrier')).toBeUndefined();
+});
 const row = (all: Comparison[], what: string) => all.find((one) => one.what === what);
 const at = (fromMin: number, toMin: number, c: number): Reading[] =>
   Array.from({ length: toMin - fromMin + 1 }, (_, i) => ({ atMs: (fromMin + i) * MIN, bathC: c }));

@@ -47,6 +47,7 @@ export function compareStep(
     start,
     ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock)),
     ...amountRows(step, state, nameOf),
+    ...rolledRows(step, state),
     ...phRows(step, state),
     ...aloneRows(step, state, lotNameOf),
   ].map((row) => ({ stepId: step.id, ...row }));
@@ -176,6 +177,27 @@ function lookRows(everyMin: number, done: PhaseClock, state: StepState): Row[] {
   if (due === 0 && looked === 0) return [];
   return [as('looks', times(due), times(looked), looked < due ? `${times(due - looked)} nobody looked when a look was due` : null)];
 }
+
+/** A bundle is planned with a barrier where it should stay pale; how tight is nobody's plan, and is kept for the next time. */
+function rolledRows(step: PlanStep, { rolled }: StepState): Row[] {
+  if (!isRolled(step)) return [];
+  if (!rolled) return [as('barrier', BARRIER_PLANNED, 'not logged', null, false)];
+  const { tightness, hasBarrier } = rolled;
+  return [
+    as(
+      'barrier',
+      BARRIER_PLANNED,
+      hasBarrier === null ? 'not logged' : hasBarrier ? 'used' : 'none',
+      hasBarrier === false ? 'No barrier was used' : null,
+      hasBarrier !== null,
+    ),
+    ...(tightness ? [as('rolled', 'loosely or tightly', tightness, null)] : []),
+  ];
+}
+const BARRIER_PLANNED = 'where it should stay pale';
+
+/** Where a bundle is rolled: on a table, before any heat. */
+export const isRolled = (step: Pick<PlanStep, 'kind' | 'treatment'>): boolean => step.kind === 'bundle' && step.treatment === null;
 
 function additionRow(addition: PlannedAmount, state: StepState): Row {
   const { name, unit } = addition;

@@ -8,6 +8,10 @@ export type CallAct = (typeof CALL_ACTS)[number];
 /** No knob of a stove goes higher. */
 export const HIGHEST_KNOB = 20;
 
+/** How a bundle is rolled and tied. */
+export const TIGHTNESSES = ['loosely', 'firmly', 'tightly'] as const;
+export type Tightness = (typeof TIGHTNESSES)[number];
+
 /** What happened: past tense, facts only. Appended, never changed; a mistake is amended by a later event. */
 export type RunFact =
   | { readonly type: 'started'; readonly planVersion: number }
@@ -30,6 +34,8 @@ export type RunFact =
   | { readonly type: 'callHeard'; readonly stepId: string; readonly call: CallAct }
   /** The heat under it was set: the number on the knob (0: off), the lid, or both; a knob whose number nobody looked at is null. */
   | { readonly type: 'heatSet'; readonly stepId: string; readonly knob: number | null; readonly hasLid: boolean | null }
+  /** A bundle was rolled: how tight, and whether something lay between to keep a part pale; null: nobody said. */
+  | { readonly type: 'rolled'; readonly stepId: string; readonly tightness: Tightness | null; readonly hasBarrier: boolean | null }
   | { readonly type: 'moved'; readonly stepId: string; readonly toVesselId: string }
   | { readonly type: 'lifted'; readonly stepId: string }
   /** One lot alone leaves the bath before the others, or comes back to it. */

@@ -3,7 +3,7 @@ import type { Reading } from '../hold/credit';
 import type { AmountUnit } from '../measure/print';
 import type { PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
-import type { CallAct, RunEvent } from './events';
+import type { CallAct, RunEvent, Tightness } from './events';
 
 export interface LoggedAddition {
   readonly eventId: string;
@@ -30,6 +30,8 @@ export interface StepState {
   readonly checks: readonly { readonly atMs: number; readonly finding: string }[];
   /** As the heat and the lid were set, in time order. */
   readonly heat: readonly { readonly atMs: number; readonly knob: number | null; readonly hasLid: boolean | null }[];
+  /** As a bundle was rolled last; null: nobody said. */
+  readonly rolled: { readonly tightness: Tightness | null; readonly hasBarrier: boolean | null } | null;
   /** By what hands were called for: when somebody heard it last. */
   readonly heardMs: Readonly<Partial<Record<CallAct, number>>>;
   readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
@@ -184,6 +186,9 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
     case 'heatSet':
       step.heat.push({ atMs, knob: event.knob, hasLid: event.hasLid });
       return;
+    case 'rolled':
+      step.rolled = { tightness: event.tightness, hasBarrier: event.hasBarrier };
+      return;
     case 'callHeard':
       step.heardMs[event.call] = Math.max(atMs, step.heardMs[event.call] ?? 0);
       return;
@@ -238,6 +243,7 @@ const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
   flippedAtMs: [],
   checks: [],
   heat: [],
+  rolled: null,
   heardMs: {},
   pauses: [],
   vesselId,

@@ -115,6 +115,14 @@ describe('a bundle of five, one left out', () => {
     );
   const passport = (of: readonly [number, RunFact][]) => treatmentsOf(plan, 'r', now(of).state, 'a').filter((one) => one.kind === 'dye');
 
+  test('how it was rolled goes with what it was steamed to', () => {
+    const rolled: [number, RunFact] = [19, { type: 'rolled', stepId: 'b-roll', tightness: 'tightly', hasBarrier: false }];
+    expect(passport([...facts, rolled, ...steamed.slice(facts.length)].toSorted((a, b) => a[0] - b[0]))[0]?.how).toMatchObject({
+      rolled: 'tightly',
+      barrier: 'none',
+    });
+    expect(passport(steamed)[0]?.how).not.toHaveProperty('rolled');
+  });
   test('planned by the handful, the others as laid', () =>
     expect(roll.additions.map((one) => (plannedKnown(one) === null ? one.words : said(one)))).toEqual([
       '1 handful',

@@ -143,6 +143,7 @@ function howOf(step: PlanStep, index: number, did: StepState, plan: TreatPlan, s
     ...(dyes ? { draw: before.length + 1, ...toppedUp(bathAdditions(plan.steps, index, state)) } : {}),
     ...(place ? { place } : {}),
     ...(inMin === null ? {} : { inMin: Math.round(inMin * 10) / 10 }),
+    ...rolledAs(plan.steps.filter((one) => one === step || laidFor(one, step)).flatMap((one) => state.steps[one.id]?.rolled ?? [])),
   };
 }
 
@@ -151,6 +152,12 @@ function toppedUp(inBath: readonly LoggedAddition[]): Pick<How, 'toppedUpMl'> {
   const poured = inBath.filter(({ substance, additionId }) => substance === 'water' && additionId !== 'water');
   const toppedUpMl = poured.reduce((sum, { amount, unit }) => sum + (unit === 'mL' ? (knownValue(amount) ?? Number.NaN) : Number.NaN), 0);
   return Number.isNaN(toppedUpMl) ? {} : { toppedUpMl };
+}
+
+/** How the bundle was rolled that was dyed there. */
+function rolledAs(said: readonly NonNullable<StepState['rolled']>[]): Pick<How, 'rolled' | 'barrier'> {
+  const [tightness, hasBarrier] = [said.findLast((one) => one.tightness !== null)?.tightness, said.findLast((one) => one.hasBarrier !== null)?.hasBarrier];
+  return { ...(tightness ? { rolled: tightness } : {}), ...(hasBarrier == null ? {} : { barrier: hasBarrier ? 'used' : 'none' }) };
 }
 
 /** What was measured of its bath; what nobody read is left out. */

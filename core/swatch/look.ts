@@ -59,6 +59,21 @@ export interface Verdict {
   readonly next?: string | undefined;
 }
 
+/** A place on a picture, and the plant that printed there. */
+export interface Spot {
+  /** The picture, by its `hash`. */
+  readonly hash: string;
+  /** Share of its width and of its height, from the upper left, 0–1. */
+  readonly x: number;
+  readonly y: number;
+  readonly plant: string;
+  /** Known, not guessed by its looks. */
+  readonly sure: boolean;
+}
+
+/** "1 heather · 2 weld, a guess". */
+export const spotsText = (spots: readonly Spot[]): string => spots.map(({ plant, sure }, i) => `${i + 1} ${plant}${sure ? '' : ', a guess'}`).join(' · ');
+
 /** What was done to a look afterwards: it is never erased. */
 export type LookChange = { readonly atMs: number; readonly by?: string | undefined; readonly reason: string } & (
   | { readonly kind: 'withdrawn' }
@@ -79,6 +94,7 @@ export interface Look {
   readonly state: LookState | null;
   readonly light: Light | null;
   readonly pictures: readonly Picture[];
+  readonly spots?: readonly Spot[] | undefined;
   readonly colour: ColourReading | null;
   readonly verdict: Verdict;
   readonly note: string;
@@ -122,9 +138,9 @@ const CARD_SAYS = { white: 'a white card', grey: 'a grey card', known: 'undyed f
 
 /** A look in a line: "2 pictures · dry, daylight · #c9a23a typed · as wanted · left half". @param hexOf prints a colour */
 export function lookText(look: Look, hexOf: (colour: ColourReading) => string): string {
-  const { pictures, state, light, colour, verdict, note, part } = look;
+  const { pictures, state, light, colour, verdict, note, part, spots = [] } = look;
   const shown = pictures.length === 0 ? '' : pictures.length === 1 ? 'picture' : `${pictures.length} pictures`;
   const seen = [state ?? '', colour && light ? lightText(light) : ''].filter(Boolean).join(', ');
   const read = colour ? `${hexOf(colour)}, ${colourByText(colour.by)}` : '';
-  return [shown, part ?? '', seen, read, verdictText(verdict), note].filter(Boolean).join(' · ');
+  return [shown, part ?? '', seen, read, verdictText(verdict), spotsText(spots), note].filter(Boolean).join(' · ');
 }

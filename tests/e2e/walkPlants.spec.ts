@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
+import { choose, drawn } from './pictures';
 import { pick } from './planning';
 import { addLot, beenHere, card, chooseWay, lotIn, passStep, usualKitchen } from './steps';
 
@@ -78,6 +79,15 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
   await passStep(page, 'Vinegar presoak');
   await page.getByRole('region', { name: 'Ready: Roll the bundle' }).getByRole('button', { name: 'Begin' }).click();
   const roll = card(page, 'Roll the bundle');
+  // The layout before it is rolled, in one tap; then how it was rolled, with no barrier after all.
+  await choose(page, roll.getByRole('button', { name: 'Picture', exact: true }), await drawn('#c9b458'));
+  await expect(page.locator('.log').getByRole('img', { name: /picture/ })).toBeVisible();
+  await roll.getByRole('button', { name: /More acts/ }).click();
+  await page.getByRole('button', { name: 'How it is rolled' }).click();
+  await page.getByRole('dialog').getByText('loosely', { exact: true }).click();
+  await page.getByRole('dialog').getByText('none', { exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
+  await expect(page.locator('.log')).toContainText('rolled loosely, without a barrier');
   for (const name of ['heather', 'weld', 'hollyhock petals', 'dock root']) {
     await roll.getByRole('button', { name: `Added ${name}` }).click();
     await expect(page.getByRole('dialog').getByLabel(/How much/)).toHaveValue('1 handful');
@@ -103,6 +113,32 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
   const past = page.locator('.treatments');
   for (const name of ['heather', 'weld', 'hollyhock petals', 'dock root']) await expect(past).toContainText(name);
   await expect(past).toContainText('left out');
+
+  // Opened: a picture wet and one dry; what printed where is marked, known or guessed, and found by.
+  const out = page.getByRole('region', { name: 'How it came out' });
+  for (const [state, hex] of [
+    ['wet', '#6b5a2c'],
+    ['dry', '#a8925a'],
+  ] as const) {
+    await out.getByText(state, { exact: true }).first().click();
+    await choose(page, out.getByRole('button', { name: 'Picture', exact: true }), await drawn(hex));
+    await expect(out.getByText(`picture · ${state}`)).toBeVisible();
+  }
+  await out.getByRole('button', { name: 'Mark the plants' }).first().click();
+  const sheet = page.getByRole('dialog', { name: 'What printed where on Linen napkin' });
+  await sheet.getByRole('button', { name: 'Add a spot' }).click();
+  await sheet.getByRole('button', { name: 'Keep these spots' }).click();
+  await expect(sheet).toContainText('Spot 1 has no plant yet');
+  await sheet.getByLabel('Plant of spot 1').fill('heather');
+  await page.keyboard.press('Escape');
+  await sheet.getByRole('button', { name: 'Add a spot' }).click();
+  await sheet.getByLabel('Plant of spot 2').fill('weld');
+  await sheet.getByRole('img', { name: /Picture/ }).click({ position: { x: 300, y: 60 } });
+  await sheet.getByText('guess', { exact: true }).nth(1).click();
+  await sheet.getByRole('button', { name: 'Keep these spots' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(out).toContainText('1 heather · 2 weld, a guess');
+  await expect(out.getByRole('img', { name: /1 heather · 2 weld, a guess/ })).toBeVisible();
 });
 
 test('a blend: percent of all or of the share that takes dye, both shown, asked; six to eight hours stand as such', async ({ page }) => {

@@ -22,9 +22,11 @@ import { OneTap } from './OneTap';
 import { OnItsWay } from './OnItsWay';
 import { Patch } from './Patch';
 import { type LookOf, PictureButton } from './PictureButton';
+import { SpottedPicture } from './SpottedPicture';
 import { Thumbs } from './Thumbs';
 
 const LookForm = later(() => import('./LookForm').then((module) => module.LookForm));
+const MarkPlants = later(() => import('./MarkPlants').then((module) => module.MarkPlants));
 const ReadPicture = later(() => import('./ReadPicture').then((module) => module.ReadPicture));
 
 /** How a lot came out, after each treatment: pictures, colours, words, and what changed from one to the next. */
@@ -34,10 +36,12 @@ export function LotResults({ lot }: { lot: LotView }) {
   const [light, setLight] = useState<Light | null>(null);
   const [saying, setSaying] = useState(false);
   const [reading, setReading] = useState<{ picture: Picture; look: Look } | null>(null);
+  const [marking, setMarking] = useState<{ picture: Picture; look: Look } | null>(null);
   const [changing, setChanging] = useState<Look | null>(null);
   const looks = loaded.state === 'ready' ? loaded.value : null;
   const swatches = useMemo(() => swatchesOf(lot.id, lot.passport, looks?.filter((look) => look.lotIds.includes(lot.id)) ?? []).reverse(), [lot, looks]);
   const before = looks?.filter((look) => !look.lotIds.includes(lot.id) && !isWithdrawn(look)) ?? [];
+  const plants = [...new Set(lot.passport.treatments.flatMap(({ kind, substance }) => (kind === 'dye' && substance ? [substance] : [])))];
   const of: LookOf = { lotIds: [lot.id], liquorId: null, at: null, state, light };
   return (
     <Panel
@@ -69,6 +73,7 @@ export function LotResults({ lot }: { lot: LotView }) {
           before={swatches.slice(i + 1).find((one) => one.colour !== null) ?? null}
           gets={lot.trial?.gets ?? null}
           onRead={(picture, look) => setReading({ picture, look })}
+          onMark={plants.length > 0 ? (picture, look) => setMarking({ picture, look }) : null}
           onChange={setChanging}
         />
       ))}
@@ -92,6 +97,15 @@ export function LotResults({ lot }: { lot: LotView }) {
           onClose={() => setReading(null)}
         />
       ) : null}
+      {marking ? (
+        <MarkPlants
+          picture={marking.picture}
+          of={{ ...of, at: marking.look.at, state: marking.look.state, light: marking.look.light }}
+          plants={plants}
+          title={`What printed where on ${lot.name}`}
+          onClose={() => setMarking(null)}
+        />
+      ) : null}
       {changing ? <ChangeLook look={changing} lotId={lot.id} onClose={() => setChanging(null)} /> : null}
     </Panel>
   );
@@ -104,10 +118,12 @@ interface SwatchProps {
   /** What it gets in a trial. */
   readonly gets: string | null;
   readonly onRead: (picture: Picture, look: Look) => void;
+  /** Which plant printed where; null where nobody laid any. */
+  readonly onMark: ((picture: Picture, look: Look) => void) | null;
   readonly onChange: (look: Look) => void;
 }
 
-function SwatchLooks({ swatch, before, gets, onRead, onChange }: SwatchProps) {
+function SwatchLooks({ swatch, before, gets, onRead, onMark, onChange }: SwatchProps) {
   const name = swatchName(swatch, gets);
   const print = usePrint();
   const now = useNow(60_000);
@@ -141,8 +157,14 @@ function SwatchLooks({ swatch, before, gets, onRead, onChange }: SwatchProps) {
               <span className="row-main">
                 {words}
                 {look.by ? <em className="quiet"> by {look.by}</em> : null}
-                {look.pictures.length > 0 ? (
-                  <Thumbs pictures={look.pictures} of={`${name}, ${print.date(look.atMs, now)}`} onRead={(picture) => onRead(picture, look)} />
+                <Spotted look={look} of={`${name}, ${print.date(look.atMs, now)}`} />
+                {look.pictures.length > 0 && !look.spots?.length ? (
+                  <Thumbs
+                    pictures={look.pictures}
+                    of={`${name}, ${print.date(look.atMs, now)}`}
+                    onRead={(picture) => onRead(picture, look)}
+                    {...(onMark ? { onMark: (picture) => onMark(picture, look) } : {})}
+                  />
                 ) : null}
               </span>
               <Button type="link" size="small" aria-label={`Set right: ${words}`} onClick={() => onChange(look)}>
@@ -155,6 +177,12 @@ function SwatchLooks({ swatch, before, gets, onRead, onChange }: SwatchProps) {
     </section>
   );
 }
+
+const Spotted = ({ look, of }: { look: Look; of: string }) =>
+  look.pictures.map((picture) => {
+    const spots = look.spots?.filter(({ hash }) => hash === picture.hash) ?? [];
+    return spots.length > 0 ? <SpottedPicture key={picture.hash} picture={picture} spots={spots} of={of} /> : null;
+  });
 
 /** What the last treatment made of it: the colour that stood before beside the one that stands now. */
 function Since({ swatch, before }: Pick<SwatchProps, 'swatch' | 'before'>) {

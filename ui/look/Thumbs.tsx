@@ -8,12 +8,13 @@ interface Props {
   readonly of: string;
   readonly sizePx?: number;
   readonly onRead?: ((picture: Picture) => void) | undefined;
+  readonly onMark?: ((picture: Picture) => void) | undefined;
 }
 
 const at = (hash: string): string => `/api/v1/blobs/${hash}`;
 
 /** Pictures small, each opening large. */
-export function Thumbs({ pictures, of, sizePx = 96, onRead }: Props) {
+export function Thumbs({ pictures, of, sizePx = 96, onRead, onMark }: Props) {
   return (
     <Image.PreviewGroup>
       <span className="line line-tight" style={{ alignItems: 'flex-start' }}>
@@ -31,6 +32,11 @@ export function Thumbs({ pictures, of, sizePx = 96, onRead }: Props) {
             {onRead ? (
               <Button size="small" onClick={() => onRead({ hash, middle, small, widthPx, heightPx, takenAtMs })}>
                 Read a colour
+              </Button>
+            ) : null}
+            {onMark ? (
+              <Button size="small" onClick={() => onMark({ hash, middle, small, widthPx, heightPx, takenAtMs })}>
+                Mark the plants
               </Button>
             ) : null}
           </span>

@@ -8,7 +8,7 @@ import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
 import { type BathFact, factFindings, movingFindings } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
-import type { RunFact } from '@/core/run/events';
+import { type RunFact, TIGHTNESSES } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
 import { doseSaid } from '@/core/run/phNext';
 import { topUpText } from '@/core/run/topUp';
@@ -51,6 +51,7 @@ interface Props {
 const TITLES: Record<AskFor, string> = {
   reading: 'Temperature',
   heat: 'Heat or lid',
+  rolled: 'How is it rolled?',
   ph: 'pH',
   volume: 'Volume',
   addition: 'Addition',
@@ -67,6 +68,7 @@ const LABELS: Record<AskFor, string> = {
   ph: 'pH',
   volume: 'How much is in it? 5 L, or 2 gal (US)',
   addition: 'How much? 54 g, or 1 1/2 tsp (US)',
+  rolled: 'How is it rolled?',
   checked: 'In a few words',
   note: 'Note',
   move: 'Vessel',
@@ -96,6 +98,7 @@ const PLACES = {
   dryWeightG: 'text',
   knob: 'text',
   hasLid: 'choice',
+  tightness: 'choice',
   amount: 'text',
   finding: 'text',
   reason: 'text',
@@ -135,10 +138,10 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
         ? ''
         : ask === 'weigh'
           ? ((plan.lots.find((lot) => lot.dryWeightG.state === 'unknown') ?? plan.lots[0])?.id ?? '')
-          : ask === 'heat'
+          : ask === 'heat' || ask === 'rolled'
             ? 'same'
             : 'measured',
-    what: asked.additionId ?? addition?.id ?? 'other',
+    what: ask === 'rolled' ? 'same' : (asked.additionId ?? addition?.id ?? 'other'),
     other: '',
     ago: 'now',
     atMs: null,
@@ -205,7 +208,8 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                   <Select options={plan.lots.map((lot) => ({ value: lot.id, label: lot.name }))} />
                 </Form.Item>
               ) : null}
-              {ask === 'move' || (ask === 'addition' && (values.choice === 'unknown' || values.choice === 'leftOut')) ? null : reader ? (
+              {ask === 'rolled' ? <RolledItems /> : null}
+              {ask === 'rolled' || ask === 'move' || (ask === 'addition' && (values.choice === 'unknown' || values.choice === 'leftOut')) ? null : reader ? (
                 <TypedItem name="text" label={LABELS[ask]} read={() => reader} autoFocus {...(NEEDED[ask] ? { required: NEEDED[ask] } : {})} />
               ) : (
                 <Form.Item name="text" label={LABELS[ask]} rules={NEEDED[ask] ? [{ required: true, whitespace: true, message: NEEDED[ask] }] : []}>
@@ -267,4 +271,22 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
 
 const AtField = ({ value = null, onChange, id = '' }: { value?: number | null; onChange?: (ms: number | null) => void; id?: string }) => (
   <WhenField id={id} label="When it was" value={value} onChange={(ms) => onChange?.(ms)} optional placeholder="today 14:20, yesterday 18:00" />
+);
+
+/** How a bundle is rolled: two things, each in one tap. */
+const RolledItems = () => (
+  <>
+    <Form.Item name="choice" label="Rolled and tied">
+      <Segmented options={[{ value: 'same', label: 'not said' }, ...TIGHTNESSES.map((one) => ({ value: one, label: one }))]} />
+    </Form.Item>
+    <Form.Item name="what" label="Something between, to keep a part pale">
+      <Segmented
+        options={[
+          { value: 'same', label: 'not said' },
+          { value: 'used', label: 'used' },
+          { value: 'none', label: 'none' },
+        ]}
+      />
+    </Form.Item>
+  </>
 );

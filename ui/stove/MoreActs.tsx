@@ -2,6 +2,7 @@
 import { Button, Modal } from 'antd';
 import type { Lab } from '@/core/colour/lab';
 import type { Plan, PlanLot } from '@/core/plan/plan';
+import { isRolled } from '@/core/run/deviations';
 import type { RunFact } from '@/core/run/events';
 import { isWithdrawn, type Look } from '@/core/swatch/look';
 import { Drying } from '../look/Drying';
@@ -37,7 +38,7 @@ export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onLook, 
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
       <div className="vessel-acts">
-        {actsAt(card.isWet)
+        {actsAt(card.isWet, isRolled(card.step))
           .filter((act) => act.more !== null && act.id !== 'end')
           .map(({ id, more, key, log, help }) => (
             <Button key={id} className="tall" onClick={() => (log ? onLog(log(stepId), help) : isAsk(id) ? onAsk(id) : undefined)}>

@@ -19,7 +19,8 @@ test('what is logged at once is about the step it is for', () => {
 
 test.each(ACTS.flatMap((act) => act.words.map((word) => [word, act.id] as const)))('a line that begins with “%s” is %s', (word, id) => {
   expect(actByWord(word.toUpperCase())).toBe(id);
-  const tail = word === 'lid' ? ' off' : id === 'heat' || id === 'ph' ? ' 4.5' : id === 'note' || id === 'checked' ? ' cloudy' : '';
+  const tail =
+    id === 'rolled' ? ' loosely' : word === 'lid' ? ' off' : id === 'heat' || id === 'ph' ? ' 4.5' : id === 'note' || id === 'checked' ? ' cloudy' : '';
   const line = parseAct(`1 ${word}${tail}`);
   expect(line?.what.act).toBe(id === 'ph' ? 'reading' : id);
 });
@@ -28,6 +29,7 @@ test('an act that is not in the table is a fault of ours', () => expect(() => ac
 
 test('a table has no bath to read: no temperature, pH or volume is asked of it', () => {
   const left = ACTS.filter((act) => !actsAt(false).includes(act)).map((act) => act.id);
-  expect(left).toEqual(['reading', 'heat', 'ph', 'volume']);
-  expect(actsAt(true)).toBe(ACTS);
+  expect(left).toEqual(['reading', 'heat', 'ph', 'volume', 'rolled']);
+  expect(ACTS.filter((act) => !actsAt(true).includes(act)).map((act) => act.id)).toEqual(['rolled']);
+  expect(actsAt(true, true)).toEqual(ACTS);
 });

@@ -1,6 +1,6 @@
 import type { RunFact } from '@/core/run/events';
 
-export type AskFor = 'reading' | 'ph' | 'volume' | 'addition' | 'checked' | 'note' | 'move' | 'skip' | 'pause' | 'weigh' | 'heat';
+export type AskFor = 'reading' | 'ph' | 'volume' | 'addition' | 'checked' | 'note' | 'move' | 'skip' | 'pause' | 'weigh' | 'heat' | 'rolled';
 export type ActId = AskFor | 'next' | 'stirred' | 'flipped' | 'end';
 
 /** One act of the stove: what its button, its key, the list of keys and the typed line need to know of it. */
@@ -47,6 +47,7 @@ export const ACTS: readonly ActRow[] = [
   row('ph', 'pH', 'pH', 'p', 'log a pH', ['ph']),
   row('volume', 'Volume', 'Volume', 'v', 'log a volume'),
   row('addition', 'Added', 'Addition', 'a', 'log an addition'),
+  row('rolled', 'Rolled', 'How it is rolled', null, 'how a bundle is rolled', ['rolled', 'roll']),
   row('checked', 'Looked', 'Looked at it', 'c', 'looked at it', ['look', 'looked', 'checked']),
   row('note', 'Note', 'Note', 'n', 'note', ['note', 'n']),
   row('move', 'Move', 'Move to another vessel', null, 'move to another vessel'),
@@ -58,8 +59,9 @@ export const ACTS: readonly ActRow[] = [
 
 const OF_A_BATH: ReadonlySet<ActId> = new Set(['reading', 'ph', 'volume', 'heat']);
 
-/** The acts that make sense there: a table or a line has no bath to read. */
-export const actsAt = (isWet: boolean): readonly ActRow[] => (isWet ? ACTS : ACTS.filter((act) => !OF_A_BATH.has(act.id)));
+/** The acts that make sense there: a table or a line has no bath to read, and only a bundle is rolled. */
+export const actsAt = (isWet: boolean, isBundle = false): readonly ActRow[] =>
+  ACTS.filter((act) => (isWet || !OF_A_BATH.has(act.id)) && (isBundle || act.id !== 'rolled'));
 
 const byId = new Map(ACTS.map((act) => [act.id, act]));
 export function actRow(id: ActId): ActRow {

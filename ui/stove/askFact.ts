@@ -4,7 +4,7 @@ import type { Measures } from '@/core/measure/measures';
 import type { AmountUnit } from '@/core/measure/print';
 import type { PlanStep } from '@/core/plan/plan';
 import { substanceByName } from '@/core/run/additionFindings';
-import { HIGHEST_KNOB, type RunFact } from '@/core/run/events';
+import { HIGHEST_KNOB, type RunFact, TIGHTNESSES } from '@/core/run/events';
 import type { Shelf } from '@/core/shelf/lookup';
 import { amountReader, massReader, numberReader, type Reader, temperatureReader, typedValue, volumeReader } from '../form/typed';
 import type { AskFor } from './acts';
@@ -58,6 +58,7 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
       return amountReader(additionUnit(step, values, shelf, measures), bulkOf(substanceOf(step, values, shelf)), measures);
     case 'heat':
       return numberReader(0, HIGHEST_KNOB);
+    case 'rolled':
     case 'checked':
     case 'note':
     case 'move':
@@ -98,6 +99,13 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
         stepId,
         knob: text.trim() === '' ? null : (typedValue(numberReader(0, HIGHEST_KNOB), text) ?? Number.NaN),
         hasLid: choice === 'on' ? true : choice === 'off' ? false : null,
+      };
+    case 'rolled':
+      return {
+        type: 'rolled',
+        stepId,
+        tightness: TIGHTNESSES.find((one) => one === choice) ?? null,
+        hasBarrier: what === 'used' ? true : what === 'none' ? false : null,
       };
     case 'checked':
       return { type: 'checked', stepId, finding: text.trim() };

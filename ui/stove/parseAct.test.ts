@@ -15,10 +15,14 @@ describe('a line typed at the stove', () => {
     ['1 ph 4.5', { card: 1, agoMin: 0, what: { act: 'reading', quantity: 'ph', value: 4.5 } }],
     ['note smells of hay', { card: null, agoMin: 0, what: { act: 'note', text: 'smells of hay' } }],
     ['2 looked pale still', { card: 2, agoMin: 0, what: { act: 'checked', text: 'pale still' } }],
+    ['rolled loosely', { card: null, agoMin: 0, what: { act: 'rolled', tightness: 'loosely', hasBarrier: null } }],
+    ['2 rolled tight, no barrier', { card: 2, agoMin: 0, what: { act: 'rolled', tightness: 'tightly', hasBarrier: false } }],
+    ['roll with a barrier 5 min ago', { card: null, agoMin: 5, what: { act: 'rolled', tightness: null, hasBarrier: true } }],
     ['4 c', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 4 } }],
   ])('%s', (line, expected) => expect(parseAct(line)).toEqual(expected));
 
-  test.each(['', '1 stirred a while ago', 'hello', '2 66 bushels', 'note', '1 ph acid'])('“%s” is not understood, and nothing is guessed', (line) =>
-    expect(parseAct(line)).toBeNull(),
+  test.each(['', '1 stirred a while ago', 'hello', '2 66 bushels', 'note', '1 ph acid', 'rolled', 'rolled somehow'])(
+    '“%s” is not understood, and nothing is guessed',
+    (line) => expect(parseAct(line)).toBeNull(),
   );
 });

@@ -1,5 +1,6 @@
 import { readNumber } from '@/core/measure/parseNumber';
 import { fahrenheitToC } from '@/core/measure/temperature';
+import { TIGHTNESSES, type Tightness } from '@/core/run/events';
 import { actByWord } from './acts';
 
 /** One line typed at the stove: "2 66 c", "pot 1 stirred", "1 ph 4.5", "2 looked good 10 min ago". */
@@ -7,6 +8,7 @@ export type TypedAct =
   | { readonly act: 'reading'; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
   | { readonly act: 'stirred' | 'flipped' | 'next' }
   | { readonly act: 'heat'; readonly knob: number | null; readonly hasLid: boolean | null }
+  | { readonly act: 'rolled'; readonly tightness: Tightness | null; readonly hasBarrier: boolean | null }
   | { readonly act: 'checked' | 'note'; readonly text: string };
 
 export interface TypedLine {
@@ -53,6 +55,8 @@ function readWhat(text: string): TypedAct | null {
       return { act, text: tail };
     case 'note':
       return tail ? { act, text: tail } : null;
+    case 'rolled':
+      return readRolled(tail.trim().toLowerCase());
     case 'heat':
       return readHeat(word.toLowerCase(), tail.trim().toLowerCase());
     case 'ph': {
@@ -70,6 +74,14 @@ function readHeat(word: string, tail: string): TypedAct | null {
   if (/^(?:down |it )?off$/.test(tail)) return { act: 'heat', knob: 0, hasLid: null };
   const number = readNumber(tail.replace(/^(?:down |up )?(?:to |at )?/, ''));
   return number && number.rest.trim() === '' && !number.ambiguousComma ? { act: 'heat', knob: number.value, hasLid: null } : null;
+}
+
+/** "rolled tightly", "rolled loose, no barrier". */
+function readRolled(tail: string): TypedAct | null {
+  const [, tight = '', barrier = ''] = /^(?:(loose|firm|tight)(?:ly)?)?[,\s]*(?:(no|without(?: a)?|with(?: a)?) barrier)?$/.exec(tail) ?? [];
+  const tightness = TIGHTNESSES.find((one) => tight !== '' && one.startsWith(tight)) ?? null;
+  const hasBarrier = barrier === '' ? null : barrier.startsWith('with') && !barrier.startsWith('without');
+  return tightness === null && hasBarrier === null ? null : { act: 'rolled', tightness, hasBarrier };
 }
 
 function readMeasure(text: string): TypedAct | null {

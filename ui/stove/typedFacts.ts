@@ -1,6 +1,7 @@
 import type { Printer } from '@/core/measure/printer';
 import { err, ok, type Result, unreachable } from '@/core/result';
-import { heatText } from '@/core/run/describeEvent';
+import { heatText, rolledText } from '@/core/run/describeEvent';
+import { isRolled } from '@/core/run/deviations';
 import { HIGHEST_KNOB, type RunFact } from '@/core/run/events';
 import { parseAct } from './parseAct';
 import { nextAct, type StoveCard } from './stoveView';
@@ -45,6 +46,9 @@ export function typedFacts(text: string, cards: readonly StoveCard[], chosen: St
     case 'heat':
       if (what.knob !== null && (what.knob < 0 || what.knob > HIGHEST_KNOB)) return err(`A knob goes from 0 to at most ${HIGHEST_KNOB}.`);
       return done(heatText(what), { type: 'heatSet', stepId, knob: what.knob, hasLid: what.hasLid });
+    case 'rolled':
+      if (!isRolled(card.step)) return err('Only a bundle is rolled.');
+      return done(rolledText(what), { type: 'rolled', stepId, tightness: what.tightness, hasBarrier: what.hasBarrier });
     case 'checked':
       return done(`looked${what.text ? `: ${what.text}` : ''}`, { type: 'checked', stepId, finding: what.text });
     case 'note':
