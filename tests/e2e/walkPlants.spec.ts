@@ -21,6 +21,8 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
   await page.getByRole('button', { name: 'Add a lot' }).first().click();
   const form = page.getByRole('dialog');
   await form.getByLabel('Name').fill('Linen napkin');
+  await form.getByLabel('Fibre', { exact: true }).click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('linen', { exact: true }).click();
   await form.getByLabel('How it is known').click();
   await page.locator('.ant-select-dropdown:visible').getByTitle('cloth: size × g/m²').click();
   for (const [label, text] of [
@@ -113,6 +115,8 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
   const past = page.locator('.treatments');
   for (const name of ['heather', 'weld', 'hollyhock petals', 'dock root']) await expect(past).toContainText(name);
   await expect(past).toContainText('left out');
+
+  await expect(page.getByRole('region', { name: 'What it stands' })).toContainText('treat its colour as fugitive until it is tested');
 
   // Opened: a picture wet and one dry; what printed where is marked, known or guessed, and found by.
   const out = page.getByRole('region', { name: 'How it came out' });

@@ -4,11 +4,13 @@ import { useState } from 'react';
 import type { FastnessView, LotView } from '@/contract/views';
 import { printRating } from '@/core/colour/grades';
 import { FASTNESS_KINDS, type FastnessKind } from '@/core/fastness/parts';
+import { untestedText } from '@/core/fastness/untested';
 import { countText } from '@/core/measure/print';
 import { post } from '../api/http';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { WhyDialog } from '../form/WhyDialog';
+import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
@@ -25,9 +27,11 @@ export function LotFastness({ lot }: { lot: LotView }) {
   const [looking, setLooking] = useState<FastnessView | null>(null);
   const [endingId, setEndingId] = useState<string | null>(null);
   const views = loaded.state === 'ready' ? loaded.value : null;
+  const careful = views?.some(({ grades }) => grades.length > 0) ? null : untestedText(lot, lot.passport);
   const ending = views?.find(({ test }) => test.id === endingId);
   return (
     <Panel title="What it stands" label="What it stands">
+      {careful ? <Caution severity="caution" text={careful} /> : null}
       {FASTNESS_KINDS.map((kind) => {
         const own = views?.filter(({ test }) => test.kind === kind) ?? [];
         return (

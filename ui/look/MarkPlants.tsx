@@ -34,7 +34,10 @@ export function MarkPlants({ picture, of, plants, title, onClose }: Props) {
   const [moved, setMoved] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const marks = useMemo(() => spots.map(({ key, mark }) => ({ key, mark })), [spots]);
-  const change = (key: string, more: Partial<Marked>) => setSpots(spots.map((spot) => (spot.key === key ? { ...spot, ...more } : spot)));
+  const change = (key: string, more: Partial<Marked>) => {
+    setProblem(null);
+    setSpots(spots.map((spot) => (spot.key === key ? { ...spot, ...more } : spot)));
+  };
   const add = () => {
     if (!shown) return;
     const key = `${Math.max(0, ...spots.map((spot) => Number(spot.key))) + 1}`;

@@ -4,6 +4,8 @@ import type { Mark } from '@/workers/picture.worker';
 
 /** Drawn at most so large; shown smaller where the page is low, so that what is read stays in sight. */
 const MOST_PX = { width: 1000, height: 640 };
+/** Drawn large, since the page may show the picture at half its size. */
+const LABEL_FONT = '700 26px sans-serif';
 /** An arrow key moves a mark by this share of the picture. */
 const STEP = 0.01;
 
@@ -34,8 +36,8 @@ export function PictureMarks({ picture, marks, moved, onMove }: Props) {
         context.lineWidth = width;
         context.strokeRect(x, y, side, side);
       }
-      context.font = '700 13px sans-serif';
-      context.lineWidth = 3;
+      context.font = LABEL_FONT;
+      context.lineWidth = 5;
       context.strokeStyle = '#ffffff';
       context.strokeText(key, x, y - 6);
       context.fillStyle = '#000000';
