@@ -29,12 +29,16 @@ export const lotBody = (id: string, name: string, weightG: number, form = 'skein
   note: '',
 });
 
-/** A lot of fibre, weighed. */
-export async function addLot(page: Page, base: string, name: string, weight: string): Promise<void> {
+/** A lot of fibre, weighed; wool, where no other is named. */
+export async function addLot(page: Page, base: string, name: string, weight: string, fibre?: string): Promise<void> {
   await page.goto(`${base}/fibre`);
   await page.getByRole('button', { name: 'Add a lot' }).first().click();
   const form = page.getByRole('dialog');
   await form.getByLabel('Name').fill(name);
+  if (fibre) {
+    await form.getByLabel('Fibre', { exact: true }).click();
+    await page.locator('.ant-select-dropdown:visible').getByTitle(fibre, { exact: true }).click();
+  }
   await form.getByLabel('Weight', { exact: true }).fill(weight);
   await form.getByRole('button', { name: 'Keep' }).click();
   await expect(form).toBeHidden();

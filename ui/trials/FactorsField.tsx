@@ -31,7 +31,7 @@ export function FactorsField({ value: factors = [], onChange, choices }: Props) 
             value={factor.kind}
             aria-label="What differs"
             options={FACTOR_KINDS.map((kind) => ({ value: kind, label: FACTOR_NAME[kind], disabled: kind !== factor.kind && !free.includes(kind) }))}
-            onChange={(kind) => set(factors.with(i, { ...factor, kind, picks: kind === 'modifier' || kind === 'iron' ? [NONE] : [] }))}
+            onChange={(kind) => set(factors.with(i, { ...factor, kind, picks: STAGE_OF[kind]?.mayBeNone ? [NONE] : [] }))}
             style={{ width: 190 }}
           />
           {factor.kind === 'other' ? (
@@ -61,6 +61,7 @@ export function FactorsField({ value: factors = [], onChange, choices }: Props) 
 
 const PLACEHOLDER: Record<FactorKind, string> = {
   mordant: 'which mordants',
+  tannin: 'which tannin',
   strength: '0.5, 1, 2',
   dyestuff: 'which plants',
   minutes: '30, 60, 90',

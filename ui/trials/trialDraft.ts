@@ -8,12 +8,13 @@ import { bathCount } from '@/core/trial/session';
 import { type Design, MOST_PIECES, type TrialFactor, type TrialLevel } from '@/core/trial/trial';
 
 /** What can differ in a trial, and where its levels come from. */
-export const FACTOR_KINDS = ['mordant', 'strength', 'dyestuff', 'minutes', 'modifier', 'iron', 'fibre', 'other'] as const;
+export const FACTOR_KINDS = ['mordant', 'tannin', 'strength', 'dyestuff', 'minutes', 'modifier', 'iron', 'fibre', 'other'] as const;
 export type FactorKind = (typeof FACTOR_KINDS)[number];
 
 /** Where levels are ways of working: which stage they belong to, and whether leaving it out is one of them. */
 export const STAGE_OF: Partial<Record<FactorKind, { readonly stage: StepKind; readonly mayBeNone: boolean }>> = {
   mordant: { stage: 'mordant', mayBeNone: false },
+  tannin: { stage: 'tannin', mayBeNone: true },
   modifier: { stage: 'modifier', mayBeNone: true },
   iron: { stage: 'iron', mayBeNone: true },
 };
@@ -54,6 +55,7 @@ export type NameOf = (id: string) => string;
 
 export const FACTOR_NAME: Record<FactorKind, string> = {
   mordant: 'Mordant',
+  tannin: 'Tannin',
   strength: 'Plant to fibre',
   dyestuff: 'Dyestuff',
   minutes: 'Minutes in the bath',
