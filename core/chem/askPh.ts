@@ -28,7 +28,7 @@ export interface PhAnswer {
 }
 
 /** A strip further from the sum than this is questioned, not believed and not refused. */
-const ODD_PH = 1.5;
+export const ODD_PH = 1.5;
 /** A litre’s worth of the curve where nothing was asked: mL, g. */
 const USUAL_PER_L = { liquid: 25, powder: 2.5 };
 

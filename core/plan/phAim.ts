@@ -8,6 +8,9 @@ export interface PhAim {
   readonly high: number | null;
 }
 
+/** Above this wool stops taking and silk is harmed (common practice, no source). */
+export const WOOL_STOPS_PH = 10;
+
 /** Dye does not take from a bath as alkaline as this (common practice, no source). */
 export const NOTHING_TAKES_PH = 12;
 

@@ -121,3 +121,11 @@ describe('R8 as it happens (safety handbook: wool 20 to 85 °C in 40 min is 1.63
       ),
     ).toEqual([]));
 });
+
+test('baking powder is asked about; baking soda is what it is', () => {
+  const said = (substance: string) =>
+    factFindings(plan, mordant, blank, { pouring: { substance, amount: measured(2), unit: 'g' } }).filter(({ rule }) => rule === 'another thing').length;
+  expect(said('baking powder')).toBe(1);
+  expect(said('Baking Powder, store brand')).toBe(1);
+  expect(said('bakingSoda')).toBe(0);
+});

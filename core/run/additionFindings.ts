@@ -13,7 +13,7 @@ import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import type { StepClock } from './clock';
 import type { StepState } from './fold';
-import { type Pouring, pouringPh } from './phNext';
+import { oddStrip, type Pouring, pouringPh } from './phNext';
 
 /** A name as typed finds what it means on the shelf: "Baking soda" is baking soda. */
 export function substanceByName(name: string, shelf: Shelf): string {
@@ -41,10 +41,22 @@ export function factFindings(plan: Plan, step: PlanStep, states: Steps, fact: Ba
   const before = new Set(bathFindings(plan, step, states, null).map((finding) => finding.text));
   return [
     ...bathFindings(plan, step, states, fact).filter((finding) => !before.has(finding.text) && finding.rule !== 'R28'),
-    ...('ph' in fact ? nothingTakes(step, fact.ph) : []),
+    ...('ph' in fact ? [...oddStrip(plan, step, states[step.id], fact.ph), ...nothingTakes(step, fact.ph)] : []),
+    ...('pouring' in fact ? mistaken(step, fact.pouring.substance) : []),
     ...('pouring' in fact ? pouringPh(plan, step, states[step.id], fact.pouring) : []),
   ];
 }
+
+/** Names that are taken for another thing (trade handbook: not baking powder). */
+const NOT_THE_SAME: readonly { readonly name: RegExp; readonly says: string }[] = [
+  {
+    name: /\bbaking\s*powder\b/i,
+    says: 'Baking powder is not baking soda: acid and starch are in it, and it hardly moves the pH. Which of the two is in the tin? Baking soda names nothing but sodium bicarbonate.',
+  },
+];
+
+const mistaken = (step: Pick<PlanStep, 'id'>, substance: string): Finding[] =>
+  NOT_THE_SAME.filter(({ name }) => name.test(substance)).map(({ says }) => ({ rule: 'another thing', severity: 'caution', stepId: step.id, text: says }));
 
 /** A dyebath as alkaline as this gives nothing to the goods: said before they go in (common practice, no source). */
 const nothingTakes = (step: Pick<PlanStep, 'id' | 'dyestuffId'>, ph: number): Finding[] =>

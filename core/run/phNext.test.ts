@@ -3,7 +3,7 @@ import { measured, UNKNOWN } from '../figure';
 import type { PlanStep } from '../plan/plan';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { foldRun, type LoggedAddition, type StepState } from './fold';
-import { bathByStrips, doseSaid, nextDose, phAfter, pouringPh } from './phNext';
+import { bathByStrips, doseSaid, nextDose, oddStrip, phAfter, pouringPh } from './phNext';
 
 const plan = planned([wool('a', 100)]);
 const base = step(plan, 'extract');
@@ -29,6 +29,39 @@ const state = (ph: [atMs: number, value: number][], additions: LoggedAddition[] 
   additions,
 });
 const pour = (mL: number) => ({ substance: 'vinegar', amount: measured(mL), unit: 'mL' as const });
+
+describe('an after-bath of plain water, before any strip', () => {
+  const water = base.water ?? { ...(base.additions[0] as PlanStep['additions'][number]), id: 'water', unit: 'mL' as const };
+  const after: PlanStep = { ...base, kind: 'modifier', lotIds: ['a'], water: { ...water, substance: 'water' }, additions: [] };
+  const soda = (g: number, atMs = 2): LoggedAddition => ({ ...vinegar(null, atMs), substance: 'washingSoda', amount: measured(g), unit: 'g' });
+  const pouring = { substance: 'washingSoda', amount: measured(2.2), unit: 'g' as const };
+
+  test('half a teaspoon of washing soda in 3 L goes up to 11, as the label has it: wool stops taking, said before it is poured', () => {
+    const [said] = pouringPh(plan, after, state([], [], 3), pouring);
+    expect(said).toMatchObject({ severity: 'caution', text: expect.stringContaining('wool stops taking and silk is harmed') });
+    const found = phAfter(plan, after, state([], [], 3), pouring);
+    expect(found?.ok && found.ph.likely).toBeGreaterThan(10);
+    // Pure carbonate: 2.2 g in 3 L are 6.9 mmol/L, pH 11.0–11.1 in pure water (charge balance by hand); crystals are a third of it.
+    expect(found?.ok && found.ph.high).toBeGreaterThan(10.8);
+    expect(found?.ok && found.ph.high).toBeLessThan(11.2);
+    expect(pouringPh({ ...plan, lots: [] }, after, state([], [], 3), pouring)[0]).toMatchObject({ severity: 'note' });
+  });
+  test('with plant matter in it, nothing is claimed without a strip', () => {
+    const weld: LoggedAddition = { ...vinegar(null, 1), substance: 'weld', amount: measured(50), unit: 'g' };
+    expect(phAfter(plan, after, state([], [weld], 3), pouring)).toBeNull();
+    expect(phAfter(plan, { ...after, kind: 'dye' }, state([], [], 3), pouring)).toBeNull();
+  });
+  test('a strip of 13 cannot come of soda alone: read again; 11 can, and less than the sum says is no wonder', () => {
+    const odd = (ph: number, of = state([], [soda(2.2)], 3)) => oddStrip(plan, after, of, ph).map(({ text }) => text);
+    expect(odd(13)).toEqual([expect.stringMatching(/13 cannot come of it alone. Read a second strip/)]);
+    expect(odd(11)).toEqual([]);
+    expect(odd(8.5)).toEqual([]);
+    expect(odd(2)).toEqual([]);
+    expect(oddStrip(plan, sour, state([[1, 6]], [vinegar(5, 2)]), 1.2)).toHaveLength(1);
+    // Nothing went in since the strip: there is nothing to hold it against.
+    expect(odd(13, state([[1, 7]], [], 3))).toEqual([]);
+  });
+});
 
 describe('the pH before it is poured, by what the strips said', () => {
   test('no strip, no volume, or something of unknown amount since: nothing is claimed', () => {

@@ -1,9 +1,12 @@
+import { ODD_PH } from '../chem/askPh';
 import { type Band, bandOf, exactly } from '../chem/band';
 import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
 import { isLiquid, movesPh } from '../chem/freed';
+import { hasProtein } from '../fibre/lot';
 import { type Figure, knownOf, oneOf } from '../figure';
-import { type AmountUnit, printAmount } from '../measure/print';
-import { phAimText, phStanding } from '../plan/phAim';
+import { above } from '../measure/limits';
+import { type AmountUnit, printAmount, printNumber } from '../measure/print';
+import { phAimText, phStanding, WOOL_STOPS_PH } from '../plan/phAim';
 import { middleOf, strengthOf, tapOf, VOLUME_OFF_PCT } from '../plan/phGiven';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import type { Finding } from '../safety/finding';
@@ -16,8 +19,8 @@ export interface Pouring {
   readonly unit: AmountUnit;
 }
 
-type Of = Pick<Plan, 'labels' | 'draft' | 'home'>;
-type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'>;
+type Of = Pick<Plan, 'labels' | 'draft' | 'home'> & { readonly lots?: Plan['lots'] };
+type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'> & Partial<Pick<PlanStep, 'kind' | 'lotIds'>>;
 
 /** An amount in the unit that the sum wants: mL of a liquid, g of a powder; null where it is not known, or said in another. */
 function amountBand({ substance, amount, unit }: Pouring): Band | null {
@@ -33,9 +36,15 @@ function volumeNow(step: At, state: StepState): number | null {
   return poured.reduce((sum, { amount }) => sum + (oneOf(knownOf(amount)) ?? 0), begunMl);
 }
 
+/** Tap water and what moves its pH, nothing of a plant: what it comes to can be told before any strip. */
+const isPlainWater = ({ kind, water, additions }: At, state: StepState): boolean =>
+  kind === 'modifier' &&
+  water?.substance === 'water' &&
+  [...additions, ...state.additions].every(({ substance }) => movesPh(substance) || substance === 'water');
+
 /**
  * The bath as its strips know it: it stands where the last one said, and gives and takes what was seen between them. Null where nobody
- * measured it, where its volume is not known, or where something of unknown amount went in since.
+ * measured it (but for plain water), where its volume is not known, or where something of unknown amount went in since.
  */
 export function bathByStrips(
   plan: Of,
@@ -44,9 +53,9 @@ export function bathByStrips(
 ): { readonly bath: BathNow; readonly since: readonly Pouring[]; readonly taught: number } | null {
   const last = state.ph.at(-1);
   const volumeMl = bandOf(volumeNow(step, state), VOLUME_OFF_PCT);
-  if (!last || !volumeMl) return null;
+  if (!volumeMl || (!last && !isPlainWater(step, state))) return null;
   const acting = state.additions.filter(({ substance }) => movesPh(substance));
-  const since = acting.filter(({ atMs }) => atMs > last.atMs);
+  const since = last ? acting.filter(({ atMs }) => atMs > last.atMs) : acting;
   if (since.some((one) => amountBand(one) === null)) return null;
   const bare = { volumeMl, alkalinityMgL: tapOf(plan.home).band, tempC: 25 };
   const readings = state.ph.flatMap((after, i): Learnt[] => {
@@ -58,7 +67,7 @@ export function bathByStrips(
     });
     return before && between.length > 0 && added.length === between.length ? [{ phBefore: before.value, phAfter: after.value, added }] : [];
   });
-  return { bath: { ...bare, measuredPh: last.value, buffer: learnBuffer(bare, readings) }, since, taught: readings.length };
+  return { bath: { ...bare, measuredPh: last?.value ?? null, buffer: learnBuffer(bare, readings) }, since, taught: readings.length };
 }
 
 /** The pH after something more goes in; null where it has no part in it, or nobody can tell. */
@@ -81,23 +90,54 @@ const about = (ph: number): string => ph.toFixed(1);
 export function pouringPh(plan: Of, step: At, state: StepState | undefined, pouring: Pouring): Finding[] {
   const after = phAfter(plan, step, state, pouring);
   const before = state?.ph.at(-1)?.value;
-  if (!after?.ok || before === undefined) return [];
+  if (!after?.ok) return [];
   const { low, likely, high } = after.ph;
   const says = `With this the bath comes to about pH ${about(likely)}${about(low) === about(high) ? '' : ` (${about(low)} to ${about(high)})`}.`;
   const { phAim } = step;
+  if (likely >= WOOL_STOPS_PH && isAnimal(plan, step))
+    return [
+      {
+        rule: 'pH',
+        severity: 'caution',
+        stepId: step.id,
+        text: `${says} Above about pH ${WOOL_STOPS_PH} wool stops taking and silk is harmed: use a pinch, stir, measure.`,
+      },
+    ];
   if (!phAim) return [{ rule: 'pH', severity: 'note', stepId: step.id, text: says }];
-  if (phStanding(phAim, likely) !== 'overshot' || phStanding(phAim, before) === 'overshot')
+  if (phStanding(phAim, likely) !== 'overshot' || (before !== undefined && phStanding(phAim, before) === 'overshot'))
     return [{ rule: 'pH', severity: 'note', stepId: step.id, text: `${says} The aim is ${phAimText(phAim)}.` }];
   const dose = nextDose(plan, step, state, pouring.substance);
   const less = dose ? ` About ${printAmount(dose.all.likely, pouring.unit)} is enough: half of it first.` : ' Take less, and measure.';
   return [{ rule: 'pH', severity: 'caution', stepId: step.id, text: `${says} That overshoots ${phAimText(phAim)}.${less}` }];
 }
 
+const isAnimal = ({ lots = [] }: Of, { lotIds = [] }: At): boolean => lots.some(({ id, composition }) => lotIds.includes(id) && hasProtein(composition));
+
+/**
+ * A strip that the chemistry cannot give, said before it is believed: further from where the bath stood than what went in can bring it.
+ * Plant matter holds a bath back and never pushes it on, so that less than the sum says is no wonder.
+ */
+export function oddStrip(plan: Of, step: At, state: StepState | undefined, ph: number): Finding[] {
+  const found = state ? bathByStrips(plan, step, state) : null;
+  if (!found || found.since.length === 0) return [];
+  const added = found.since.flatMap((one) => {
+    const amount = amountBand(one);
+    return amount ? [{ substance: one.substance, amount, strengthPct: strengthOf(one.substance, plan) }] : [];
+  });
+  const [stood, comes] = [forecast(found.bath, []), forecast(found.bath, added)];
+  if (!stood.ok || !comes.ok) return [];
+  const isUp = comes.ph.likely > stood.ph.likely;
+  const far = isUp ? ph - Math.max(comes.ph.high, comes.ph.likely) : Math.min(comes.ph.low, comes.ph.likely) - ph;
+  if (!above(far, ODD_PH)) return [];
+  const text = `By the sum what went in brings it to about pH ${about(comes.ph.likely)}; ${printNumber(ph)} cannot come of it alone. Read a second strip, in daylight, before you believe it.`;
+  return [{ rule: 'odd strip', severity: 'caution', stepId: step.id, text }];
+}
+
 /** How much more of a substance brings the bath into the middle of its aim; null where it is there, or nobody can tell. */
 export function nextDose(plan: Of, step: At, state: StepState | undefined, substance: string): { readonly all: Band; readonly unit: AmountUnit } | null {
   const found = state ? bathByStrips(plan, step, state) : null;
-  if (!found || found.since.length > 0 || !step.phAim || !movesPh(substance)) return null;
-  if (phStanding(step.phAim, found.bath.measuredPh ?? 7) !== 'notYet') return null;
+  if (found?.bath.measuredPh == null || found.since.length > 0 || !step.phAim || !movesPh(substance)) return null;
+  if (phStanding(step.phAim, found.bath.measuredPh) !== 'notYet') return null;
   const dose = doseFor(found.bath, { substance, strengthPct: strengthOf(substance, plan) }, middleOf(step.phAim));
   // No finer than a strip can tell.
   const round = (value: number): number => Number(value.toPrecision(2));

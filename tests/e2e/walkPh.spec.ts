@@ -1,7 +1,7 @@
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
 import { chooseDyestuff } from './planning';
-import { addLot, addPast, beenHere, chooseWay, passStep, usualKitchen } from './steps';
+import { addLot, addPast, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** A little acid for a blossom bath, read by the strip: trade figures of common practice (6–6.5 to 4–5; 3.4 is overshot). */
 
@@ -80,4 +80,60 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   await expect(page.getByRole('region', { name: 'pH', exact: true })).toContainText(
     /6\.2 at .*, not there yet; 3\.4 at .*, overshot; 4 at .*, where it shall be/,
   );
+});
+
+test('an alkaline after-bath: washing soda is warned of before it is poured, a strip of 13 is questioned, baking powder is asked about', async ({ page }) => {
+  await page.goto(`${BASE}/shelf?tab=vessels`);
+  if (await page.getByRole('button', { name: 'Begin with a usual kitchen' }).isVisible()) await usualKitchen(page, BASE);
+  await addLot(page, BASE, 'Heather skein', '40 g');
+  await page.goto(`${BASE}/sessions/new`);
+  await page.getByRole('checkbox', { name: /Heather skein/ }).check();
+  await chooseWay(page, 'Change a colour with acid, alkali or iron');
+  const item = page.locator('#item-c2');
+  await item.getByRole('button', { name: /Acid/ }).first().click();
+  // Both schools, each with its reason.
+  await item.getByLabel('School').click();
+  const schools = page.locator('.ant-select-dropdown:visible');
+  await expect(schools).toContainText('Alkali in the bath: Washing soda, in the dyebath itself');
+  await schools.getByTitle(/^Alkali after-bath/).click();
+  await expect(item).toContainText('The base colour stays in the pot');
+  for (const [label, text] of [
+    ['Set water instead', '3 L'],
+    ['Set baking soda instead', '5 g'],
+  ] as const) {
+    await item.getByLabel(label, { exact: true }).fill(text);
+    await item.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await page.getByLabel('Name', { exact: true }).fill('Alkaline');
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await passStep(page, 'Wet out');
+  await page
+    .getByRole('region', { name: /^Ready: Alkali/ })
+    .getByRole('button', { name: 'Begin' })
+    .click();
+  const bath = card(page, 'Alkali');
+  const form = page.getByRole('dialog');
+  const ask = async (act: string) => {
+    await bath.getByRole('button', { name: /More acts/ }).click();
+    await form.getByRole('button', { name: act }).click();
+  };
+  await ask('Addition');
+  await form.getByLabel('What went in').click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('something else').click();
+  await form.getByLabel('Its name').fill('baking powder');
+  await form.getByLabel(/How much/).fill('1/2 tsp (US)');
+  await expect(form).toContainText('Baking powder is not baking soda');
+  await form.getByLabel('Its name').fill('washing soda');
+  await expect(form).not.toContainText('Baking powder');
+  await expect(form).toContainText(/With this the bath comes to about pH 1[01]\.\d.* wool stops taking and silk is harmed: use a pinch/);
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form).toBeHidden();
+  await ask('pH');
+  await form.getByLabel('pH', { exact: true }).fill('13');
+  await expect(form).toContainText('13 cannot come of it alone. Read a second strip');
+  await form.getByLabel('pH', { exact: true }).fill('10.5');
+  await expect(form).not.toContainText('Read a second strip');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(page.locator('.log')).toContainText('pH 10.5');
 });
