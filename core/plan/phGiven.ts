@@ -1,8 +1,8 @@
-import type { Band } from '../chem/band';
-import { strengthBand } from '../chem/freed';
+import { type Band, exactly } from '../chem/band';
+import { isLiquid, strengthBand } from '../chem/freed';
 import { alkalinityOf } from '../chem/water';
 import type { Home } from '../kitchen/home';
-import { labelForm } from '../shelf/forms';
+import { FORMS, labelForm } from '../shelf/forms';
 import type { PhAim } from './phAim';
 import type { Plan } from './plan';
 
@@ -18,6 +18,18 @@ export const tapOf = ({ water }: Pick<Home, 'water'>): ReturnType<typeof alkalin
 /** Of a substance: g per 100 mL, by its label where the plan knows it. */
 export const strengthOf = (substance: string, { labels, draft }: Pick<Plan, 'labels' | 'draft'>): Band =>
   strengthBand(substance, labelForm(substance, { ...labels, ...draft.labels }[substance])?.strengthPct ?? null);
+
+/**
+ * Weight of the product on the shelf that does what one of the recipe's does: as its label says, else from the strongest to the weakest form
+ * it is sold in. 1 for liquids, whose strength is a figure of its own.
+ */
+export function productFactor(substance: string, { labels, draft }: Pick<Plan, 'labels' | 'draft'>): Band {
+  const forms = isLiquid(substance) ? [] : (FORMS[substance] ?? []);
+  const told = labelForm(substance, { ...labels, ...draft.labels }[substance]);
+  if (told && forms.length > 0) return exactly(told.factor);
+  const factors = forms.map(({ factor }) => factor);
+  return factors.length === 0 ? exactly(1) : { low: Math.min(...factors), likely: factors[0] ?? 1, high: Math.max(...factors) };
+}
 
 /** Where a bath is brought to: the middle of its aim, or the end that was said. */
 export const middleOf = ({ low, high }: PhAim): number => ((low ?? high ?? 7) + (high ?? low ?? 7)) / 2;

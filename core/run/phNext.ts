@@ -7,7 +7,7 @@ import { type Figure, knownOf, oneOf } from '../figure';
 import { above } from '../measure/limits';
 import { type AmountUnit, printAmount, printNumber } from '../measure/print';
 import { phAimText, phStanding, WOOL_STOPS_PH } from '../plan/phAim';
-import { middleOf, strengthOf, tapOf, VOLUME_OFF_PCT } from '../plan/phGiven';
+import { middleOf, productFactor, strengthOf, tapOf, VOLUME_OFF_PCT } from '../plan/phGiven';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import type { Finding } from '../safety/finding';
 import type { StepState } from './fold';
@@ -22,9 +22,11 @@ export interface Pouring {
 type Of = Pick<Plan, 'labels' | 'draft' | 'home'> & { readonly lots?: Plan['lots'] };
 type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'> & Partial<Pick<PlanStep, 'kind' | 'lotIds'>>;
 
-/** An amount in the unit that the sum wants: mL of a liquid, g of a powder; null where it is not known, or said in another. */
-function amountBand({ substance, amount, unit }: Pouring): Band | null {
-  return movesPh(substance) && unit === (isLiquid(substance) ? 'mL' : 'g') ? bandOf(knownOf(amount)) : null;
+/** An amount in the unit and the form that the sum wants: mL of a liquid, g of the recipe's powder; null where it is not known, or said in another. */
+function amountBand(plan: Of, { substance, amount, unit }: Pouring): Band | null {
+  const said = movesPh(substance) && unit === (isLiquid(substance) ? 'mL' : 'g') ? bandOf(knownOf(amount)) : null;
+  const per = productFactor(substance, plan);
+  return said && { low: said.low / per.high, likely: said.likely / per.likely, high: said.high / per.low };
 }
 
 /** As it was read last, or planned, with every liquid that went in since; null where neither is known. */
@@ -56,14 +58,14 @@ export function bathByStrips(
   if (!volumeMl || (!last && !isPlainWater(step, state))) return null;
   const acting = state.additions.filter(({ substance }) => movesPh(substance));
   const since = last ? acting.filter(({ atMs }) => atMs > last.atMs) : acting;
-  if (since.some((one) => amountBand(one) === null)) return null;
+  if (since.some((one) => amountBand(plan, one) === null)) return null;
   const bare = { volumeMl, alkalinityMgL: tapOf(plan.home).band, tempC: 25 };
   const readings = state.ph.flatMap((after, i): Learnt[] => {
     const before = state.ph[i - 1];
     const between = before ? acting.filter(({ atMs }) => atMs > before.atMs && atMs <= after.atMs) : [];
     const added = between.flatMap((one) => {
-      const amount = oneOf(knownOf(one.amount));
-      return amount === null || amountBand(one) === null ? [] : [{ substance: one.substance, amount, strengthPct: strengthOf(one.substance, plan).likely }];
+      const amount = amountBand(plan, one);
+      return amount === null ? [] : [{ substance: one.substance, amount: amount.likely, strengthPct: strengthOf(one.substance, plan).likely }];
     });
     return before && between.length > 0 && added.length === between.length ? [{ phBefore: before.value, phAfter: after.value, added }] : [];
   });
@@ -72,10 +74,10 @@ export function bathByStrips(
 
 /** The pH after something more goes in; null where it has no part in it, or nobody can tell. */
 export function phAfter(plan: Of, step: At, state: StepState | undefined, pouring: Pouring): PhForecast | null {
-  const found = state && amountBand(pouring) ? bathByStrips(plan, step, state) : null;
+  const found = state && amountBand(plan, pouring) ? bathByStrips(plan, step, state) : null;
   if (!found) return null;
   const one = (of: Pouring, isExact: boolean) => {
-    const amount = amountBand(of);
+    const amount = amountBand(plan, of);
     const strengthPct = strengthOf(of.substance, plan);
     if (!amount) return [];
     return [{ substance: of.substance, amount: isExact ? exactly(amount.likely) : amount, strengthPct: isExact ? exactly(strengthPct.likely) : strengthPct }];
@@ -121,7 +123,7 @@ export function oddStrip(plan: Of, step: At, state: StepState | undefined, ph: n
   const found = state ? bathByStrips(plan, step, state) : null;
   if (!found || found.since.length === 0) return [];
   const added = found.since.flatMap((one) => {
-    const amount = amountBand(one);
+    const amount = amountBand(plan, one);
     return amount ? [{ substance: one.substance, amount, strengthPct: strengthOf(one.substance, plan) }] : [];
   });
   const [stood, comes] = [forecast(found.bath, []), forecast(found.bath, added)];
@@ -141,8 +143,12 @@ export function nextDose(plan: Of, step: At, state: StepState | undefined, subst
   const dose = doseFor(found.bath, { substance, strengthPct: strengthOf(substance, plan) }, middleOf(step.phAim));
   // No finer than a strip can tell.
   const round = (value: number): number => Number(value.toPrecision(2));
+  const per = productFactor(substance, plan);
   return dose.ok
-    ? { all: { low: round(dose.amount.low), likely: round(dose.amount.likely), high: round(dose.amount.high) }, unit: isLiquid(substance) ? 'mL' : 'g' }
+    ? {
+        all: { low: round(dose.amount.low * per.low), likely: round(dose.amount.likely * per.likely), high: round(dose.amount.high * per.high) },
+        unit: isLiquid(substance) ? 'mL' : 'g',
+      }
     : null;
 }
 
