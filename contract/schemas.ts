@@ -11,7 +11,7 @@ import { LIDS } from '@/core/method/method';
 import { DOSE_OF } from '@/core/plan/blend';
 import { MORDANT_ANSWERS, MOST_ITEMS, MOST_LOTS } from '@/core/plan/draft';
 import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
-import { CALL_ACTS, HIGHEST_KNOB, TIGHTNESSES } from '@/core/run/events';
+import { CALL_ACTS, HIGHEST_KNOB, LET_GO_CALLS, PUT_OFF_CALLS, TIGHTNESSES } from '@/core/run/events';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { isZone } from '@/core/time/zone';
 import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, numberOrRange, plainAmount, revision } from './text';
@@ -276,6 +276,8 @@ export const eventInput = z.discriminatedUnion('type', [
     .strictObject({ ...eventBase, type: z.literal('rolled'), stepId, tightness: z.enum(TIGHTNESSES).nullable(), hasBarrier: z.boolean().nullable() })
     .refine(({ tightness, hasBarrier }) => tightness !== null || hasBarrier !== null, { message: 'Say one of the two.', path: ['tightness'] }),
   z.strictObject({ ...eventBase, type: z.literal('callHeard'), stepId, call: z.enum(CALL_ACTS) }),
+  z.strictObject({ ...eventBase, type: z.literal('callPutOff'), stepId, call: z.enum(PUT_OFF_CALLS), untilMs: instantMs }),
+  z.strictObject({ ...eventBase, type: z.literal('callLetGo'), stepId, call: z.enum(LET_GO_CALLS) }),
   z.strictObject({ ...eventBase, type: z.literal('moved'), stepId, toVesselId: id }),
   z.strictObject({ ...eventBase, type: z.literal('lifted'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('lotOut'), stepId, lotId: id }),

@@ -216,6 +216,13 @@ describe('bad input gets a clear 4xx in one shape, and nothing is stored', () =>
     ['shares that do not add up', 422, () => lot({ composition: [{ fibre: 'wool', pct: 80 }] }), 'add up to 100 %'],
     ['an unknown fibre', 422, () => lot({ composition: [{ fibre: 'spider', pct: 100 }] }), 'One of: wool'],
     ['an empty name', 422, () => lot({ name: '   ' }), 'Give it a name.'],
+    [
+      'a call put off to yesterday',
+      422,
+      () => act({ type: 'callPutOff', stepId: 'c2-mordant', call: 'stir', untilMs: SATURDAY_9 - 1 }),
+      'put off until a later moment',
+    ],
+    ['a dip that is put off', 422, () => act({ type: 'callPutOff', stepId: 'c2-mordant', call: 'dip', untilMs: SATURDAY_9 + 1 }), 'One of'],
     ['a field nobody knows', 422, () => lot({ colour: 'red' }), 'Not known here: colour'],
     ['a 10 MB note', 413, () => lot({ note: 'x'.repeat(10 * 1024 * 1024) }), 'At most 1024 kB'],
     ['a note over its length', 422, () => lot({ note: 'x'.repeat(4001) }), '4000 characters'],

@@ -1,10 +1,11 @@
 import type { Plan } from '../plan/plan';
 import { err, ok, type Result } from '../result';
-import type { RunFact } from './events';
+import { LONGEST_PUT_OFF_MS, type RunFact } from './events';
 import type { RunState } from './fold';
 
 export type EventRefusal =
   | { readonly why: 'finished' }
+  | { readonly why: 'putOff' }
   | { readonly why: 'noSuchStep'; readonly stepId: string }
   | { readonly why: 'noSuchPhase'; readonly phaseIndex: number; readonly phases: number }
   | { readonly why: 'noSuchAddition'; readonly additionId: string }
@@ -46,6 +47,7 @@ export function checkEvent(fact: RunFact, atMs: number, context: EventContext): 
       return err({ why: 'noSuchAddition', additionId: fact.additionId });
     }
   }
+  if (fact.type === 'callPutOff' && (fact.untilMs <= atMs || fact.untilMs > atMs + LONGEST_PUT_OFF_MS)) return err({ why: 'putOff' });
   if (fact.type === 'moved' && !context.vesselIds.has(fact.toVesselId)) return err({ why: 'noSuchVessel', vesselId: fact.toVesselId });
   if ('lotId' in fact && !plan.lots.some((lot) => lot.id === fact.lotId)) return err({ why: 'noSuchLot', lotId: fact.lotId });
   if (fact.type === 'amended') {
@@ -65,6 +67,8 @@ export function eventRefusalText(refusal: EventRefusal): string {
   switch (refusal.why) {
     case 'finished':
       return 'This run is finished. Amend its log, or start a new run.';
+    case 'putOff':
+      return 'A call is put off until a later moment, for a day at the most.';
     case 'noSuchStep':
       return `There is no step “${refusal.stepId}” in this run’s plan.`;
     case 'noSuchPhase':

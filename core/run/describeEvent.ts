@@ -74,6 +74,10 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return rolledText(event);
     case 'callHeard':
       return `heard the call ${CALL_SAYS[event.call]}`;
+    case 'callPutOff':
+      return `put off the call ${CALL_SAYS[event.call]} until ${print.clock(event.untilMs)}`;
+    case 'callLetGo':
+      return `let the call ${CALL_SAYS[event.call]} go`;
     case 'moved':
       return `moved to ${plan.vessels.find((vessel) => vessel.id === event.toVesselId)?.name ?? event.toVesselId}`;
     case 'lifted':

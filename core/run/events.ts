@@ -5,6 +5,13 @@ export const CALL_ACTS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'ch
 /** What hands are called for. */
 export type CallAct = (typeof CALL_ACTS)[number];
 
+/** Calls that may wait a little: a dip, a ceiling and a heat to be turned down may not. */
+export const PUT_OFF_CALLS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'check', 'lift', 'finish'] as const satisfies readonly CallAct[];
+/** Calls that may be let go: what they ask for is not done this time. */
+export const LET_GO_CALLS = ['stir', 'flip', 'check'] as const satisfies readonly CallAct[];
+/** No call is put off for longer, ms. */
+export const LONGEST_PUT_OFF_MS = 86_400_000;
+
 /** No knob of a stove goes higher. */
 export const HIGHEST_KNOB = 20;
 
@@ -32,6 +39,9 @@ export type RunFact =
   | { readonly type: 'checked'; readonly stepId: string; readonly finding: string }
   /** Somebody heard a call and needs no more calling: it rings on no device. */
   | { readonly type: 'callHeard'; readonly stepId: string; readonly call: CallAct }
+  /** A call was put off until an instant, or let go: what it asks for is not done this time. */
+  | { readonly type: 'callPutOff'; readonly stepId: string; readonly call: (typeof PUT_OFF_CALLS)[number]; readonly untilMs: number }
+  | { readonly type: 'callLetGo'; readonly stepId: string; readonly call: (typeof LET_GO_CALLS)[number] }
   /** The heat under it was set: the number on the knob (0: off), the lid, or both; a knob whose number nobody looked at is null. */
   | { readonly type: 'heatSet'; readonly stepId: string; readonly knob: number | null; readonly hasLid: boolean | null }
   /** A bundle was rolled: how tight, and whether something lay between to keep a part pale; null: nobody said. */

@@ -34,6 +34,9 @@ export interface StepState {
   readonly rolled: { readonly tightness: Tightness | null; readonly hasBarrier: boolean | null } | null;
   /** By what hands were called for: when somebody heard it last. */
   readonly heardMs: Readonly<Partial<Record<CallAct, number>>>;
+  /** By what hands were called for: until when it was put off last, and when it was let go last. */
+  readonly putOffMs: Readonly<Partial<Record<CallAct, number>>>;
+  readonly letGoMs: Readonly<Partial<Record<CallAct, number>>>;
   readonly pauses: readonly { readonly fromMs: number; readonly toMs: number | null }[];
   readonly vesselId: string | null;
   readonly movedAtMs: readonly { readonly atMs: number; readonly vesselId: string }[];
@@ -56,7 +59,9 @@ export interface RunState {
   readonly notes: readonly { readonly atMs: number; readonly stepId: string | null; readonly text: string }[];
 }
 
-type Draft<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : K extends 'heardMs' ? Partial<Record<CallAct, number>> : T[K] };
+type Draft<T> = {
+  -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : K extends 'heardMs' | 'putOffMs' | 'letGoMs' ? Partial<Record<CallAct, number>> : T[K];
+};
 
 /** Which events were taken back and which were set to another time: decided here alone, for the run and for its log. */
 export interface Amendments {
@@ -192,6 +197,12 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
     case 'callHeard':
       step.heardMs[event.call] = Math.max(atMs, step.heardMs[event.call] ?? 0);
       return;
+    case 'callPutOff':
+      step.putOffMs[event.call] = event.untilMs;
+      return;
+    case 'callLetGo':
+      step.letGoMs[event.call] = Math.max(atMs, step.letGoMs[event.call] ?? 0);
+      return;
     case 'moved':
       step.vesselId = event.toVesselId;
       step.movedAtMs.push({ atMs, vesselId: event.toVesselId });
@@ -245,6 +256,8 @@ const blank = (stepId: string, vesselId: string | null): Draft<StepState> => ({
   heat: [],
   rolled: null,
   heardMs: {},
+  putOffMs: {},
+  letGoMs: {},
   pauses: [],
   vesselId,
   movedAtMs: [],

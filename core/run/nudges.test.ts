@@ -240,3 +240,38 @@ test('the call of a dip comes when its countdown is over: a pause stands still i
   ];
   expect(callsIn([dip, lift], 4, { facts }).find(({ act }) => act === 'dip')).toMatchObject({ dueMs: 5 * MIN, stop: false });
 });
+
+describe('a call that waits', () => {
+  const hold: Phase = { kind: 'hold', bandC: [70, 80], ceilingC: 90, minutes: span(60, 60, 60), stirEveryMin: 10, flipAtMin: 30 };
+  const off = (atMin: number, which: 'stir' | 'flip' | 'nextPhase', untilMin: number): [number, RunFact] => [
+    atMin,
+    { type: 'callPutOff', stepId, call: which, untilMs: untilMin * MIN },
+  ];
+  const go = (atMin: number, which: 'stir' | 'flip' | 'check'): [number, RunFact] => [atMin, { type: 'callLetGo', stepId, call: which }];
+
+  test('put off, it is due later under another name, so that it rings anew; once it was done the next is due at its own time', () => {
+    const before = call(callsIn([hold, lift], 12), 'stir');
+    const after = call(callsIn([hold, lift], 12, { facts: [off(11, 'stir', 16)] }), 'stir');
+    expect([before?.dueMs, after?.dueMs]).toEqual([10 * MIN, 16 * MIN]);
+    expect(after?.key).not.toBe(before?.key);
+    expect(call(callsIn([hold, lift], 17, { facts: [off(11, 'stir', 16), [16, { type: 'stirred', stepId }]] }), 'stir')?.dueMs).toBe(26 * MIN);
+  });
+  test('put off to a moment before it is due, nothing changes; the last word counts', () => {
+    expect(call(callsIn([hold, lift], 12, { facts: [off(5, 'stir', 8)] }), 'stir')?.dueMs).toBe(10 * MIN);
+    expect(call(callsIn([hold, lift], 14, { facts: [off(11, 'stir', 40), off(12, 'stir', 14)] }), 'stir')?.dueMs).toBe(14 * MIN);
+  });
+  test('let go, a stir comes round again, a turning does not, and nothing of it was done', () => {
+    expect(call(callsIn([hold, lift], 12, { facts: [go(11, 'stir')] }), 'stir')?.dueMs).toBe(21 * MIN);
+    expect(call(callsIn([hold, lift], 32), 'flip')?.dueMs).toBe(30 * MIN);
+    expect(call(callsIn([hold, lift], 32, { facts: [go(31, 'flip')] }), 'flip')).toBeUndefined();
+    const soak: Phase = { kind: 'soak', minutes: span(600, 600, 900), checkEveryMin: 60 };
+    expect(call(callsIn([soak, lift], 65, { facts: [go(62, 'check')] }), 'check')?.dueMs).toBe(122 * MIN);
+  });
+  test('what stops is not put off, whatever the log says of its like', () => {
+    const hot = {
+      readings: [{ atMs: 20 * MIN, bathC: 95 }],
+      facts: [[20, { type: 'callPutOff', stepId, call: 'nextPhase', untilMs: 500 * MIN }] as [number, RunFact]],
+    };
+    expect(call(callsIn([hold, lift], 21, hot), 'tooHot')).toMatchObject({ dueMs: 20 * MIN, stop: true });
+  });
+});

@@ -68,7 +68,14 @@ export function runNudges(
     }
   }
   nudges.push(...attendCall(plan, state, clocks, nowMs));
-  return nudges.sort((a, b) => Number(b.stop) - Number(a.stop) || a.dueMs - b.dueMs);
+  return nudges.map((one) => putOff(one, state.steps[one.stepId])).sort((a, b) => Number(b.stop) - Number(a.stop) || a.dueMs - b.dueMs);
+}
+
+/** Put off, it is due later, and rings again then; what stops is never put off. */
+function putOff(call: Nudge, state: StepState | undefined): Nudge {
+  const untilMs = state?.putOffMs[call.act];
+  if (untilMs === undefined || untilMs <= call.dueMs || call.stop) return call;
+  return { ...call, dueMs: untilMs, key: `${call.key}/${Math.round(untilMs)}` };
 }
 
 const isOver = (state: StepState | undefined): boolean => state === undefined || state.status === 'done' || state.status === 'skipped';
@@ -139,23 +146,23 @@ function runningNudges(
         );
       }
       if (phase.stirEveryMin !== null) {
-        const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs);
+        const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs, state.letGoMs.stir ?? 0);
         const dueMs = lastMs + phase.stirEveryMin * MIN;
         if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'stir', dueMs, 'Stir gently'));
       }
       // Stirring is a look; where nobody stirs so often, somebody looks in (safety handbook P5).
       const lookInMin = step.lookInMin ?? LOOK_IN_MIN;
       if (phase.stirEveryMin === null || phase.stirEveryMin > lookInMin) {
-        const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs, ...state.checks.map((check) => check.atMs), ...state.flippedAtMs);
+        const lastMs = Math.max(now.enteredMs, ...state.stirredAtMs, ...looksOf(state), ...state.flippedAtMs);
         const dueMs = lastMs + lookInMin * MIN;
         const text =
           step.lookInMin === undefined ? 'Look in: heat, water, goods. Top up with hot water where it sank' : 'Look at the steamer’s water: top it up hot';
         if (dueMs < endMs - MIN / 2) nudges.push(nudge(step, 'check', dueMs, text));
       }
-      if (step.lookAtMin !== null && !state.checks.some((check) => check.atMs >= now.enteredMs)) {
+      if (step.lookAtMin !== null && !looksOf(state).some((atMs) => atMs >= now.enteredMs)) {
         nudges.push(nudge(step, 'check', now.enteredMs + step.lookAtMin * MIN, 'Look early: does it take? Pale beside a coloured one means no mordant'));
       }
-      if (phase.flipAtMin !== null && state.flippedAtMs.length === 0 && leftMin > 0) {
+      if (phase.flipAtMin !== null && state.flippedAtMs.length === 0 && state.letGoMs.flip === undefined && leftMin > 0) {
         nudges.push(nudge(step, 'flip', now.enteredMs + phase.flipAtMin * MIN, 'Turn the load over'));
       }
       // Of a range the most is the end; from the least on it is enough.
@@ -172,7 +179,7 @@ function runningNudges(
     }
     case 'soak': {
       if (phase.checkEveryMin !== null) {
-        const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
+        const lastMs = Math.max(now.enteredMs, ...looksOf(state));
         nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
       }
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
@@ -180,7 +187,7 @@ function runningNudges(
       break;
     }
     case 'until': {
-      const lastMs = Math.max(now.enteredMs, ...state.checks.map((check) => check.atMs));
+      const lastMs = Math.max(now.enteredMs, ...looksOf(state));
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
       nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: ${phase.criterion}?`));
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
@@ -199,6 +206,9 @@ function runningNudges(
   }
   return nudges;
 }
+
+/** When somebody looked, or let a call to look go. */
+const looksOf = ({ checks, letGoMs }: StepState): number[] => [...checks.map(({ atMs }) => atMs), ...(letGoMs.check === undefined ? [] : [letGoMs.check])];
 
 /** Unanswered for as long again by this factor, it is a stop: louder, and on every device. */
 const LOUDER = 1.5;
@@ -242,7 +252,7 @@ function phCall(step: PlanStep, state: StepState, enteredMs: number, nowMs: numb
 
 /** A range is called at its least, too: a look there answers the call, and it goes on to its most. */
 const enoughCall = (step: PlanStep, state: StepState, minutes: SpanMin, leastMs: number): Nudge[] =>
-  minutes.said && !state.checks.some((check) => check.atMs >= leastMs)
+  minutes.said && !looksOf(state).some((atMs) => atMs >= leastMs)
     ? [nudge(step, 'check', leastMs, `Enough from now on, ${printDuration(minutes.max - minutes.min)} more at the most: look at it`)]
     : [];
 

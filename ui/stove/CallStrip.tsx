@@ -1,10 +1,11 @@
 'use client';
-import { Button } from 'antd';
+import { Button, Dropdown } from 'antd';
 import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
 import { dueAdditions } from '@/core/run/dueAdditions';
-import type { RunFact } from '@/core/run/events';
+import { type CallAct, LET_GO_CALLS, PUT_OFF_CALLS, type RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
+import { nowMs as clockMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
 import { HandMark, StopMark } from '../shell/Marks';
 import type { Asked } from './AskDialog';
@@ -90,10 +91,32 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
           Heat off, I leave
         </Button>
       ) : null}
+      {due ? <Later call={first} onAnswer={onAnswer} /> : null}
       <Button type={due ? 'primary' : 'default'} size="large" onClick={answer}>
         {first.act === 'attend' && due ? 'I am here' : due ? 'Done' : 'Do it now'}
       </Button>
     </section>
+  );
+}
+
+const PUT_OFF_MIN = [2, 5, 10, 30, 60] as const;
+const among = <C extends CallAct>(calls: readonly C[], act: CallAct): C | undefined => calls.find((call) => call === act);
+
+/** A call that may wait is put off, or let go; the log says which. */
+function Later({ call, onAnswer }: { call: Nudge; onAnswer: Props['onAnswer'] }) {
+  const [waits, goes] = [among(PUT_OFF_CALLS, call.act), among(LET_GO_CALLS, call.act)];
+  const { stepId } = call;
+  if (!waits || call.stop) return null;
+  const putOff = (min: number) =>
+    onAnswer([{ type: 'callPutOff', stepId, call: waits, untilMs: Math.round(clockMs() + min * 60_000) }], `put off for ${min} min`);
+  const letGo = goes && { key: 'go', label: 'Let it go, this time', onClick: () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') };
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{ items: [...PUT_OFF_MIN.map((min) => ({ key: min, label: `in ${min} min`, onClick: () => putOff(min) })), ...(letGo ? [letGo] : [])] }}
+    >
+      <Button size="large">Later</Button>
+    </Dropdown>
   );
 }
 

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { RunFact } from '@/core/run/events';
+import { nowMs } from '../api/serverClock';
 import { Field } from '../form/Field';
 import { TypedInput } from '../form/TypedInput';
 import type { Read } from '../form/typed';
@@ -22,12 +23,12 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
   const [problem, setProblem] = useState<string | null>(null);
   const read = (typed: string): Read<unknown> => {
     if (typed.trim() === '') return { ok: true, value: null, says: '' };
-    const got = typedFacts(typed, cards, chosen, print);
+    const got = typedFacts(typed, cards, chosen, print, nowMs());
     return got.ok ? { ok: true, value: got.value, says: got.value.says } : { ok: true, value: null, says: '' };
   };
   const submit = () => {
     if (text.trim() === '') return;
-    const got = typedFacts(text, cards, chosen, print);
+    const got = typedFacts(text, cards, chosen, print, nowMs());
     if (!got.ok) return setProblem(got.error);
     onLog(got.value.facts, got.value.says, got.value.agoMin);
     setText('');

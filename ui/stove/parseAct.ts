@@ -9,6 +9,8 @@ export type TypedAct =
   | { readonly act: 'stirred' | 'flipped' | 'next' }
   | { readonly act: 'heat'; readonly knob: number | null; readonly hasLid: boolean | null }
   | { readonly act: 'rolled'; readonly tightness: Tightness | null; readonly hasBarrier: boolean | null }
+  | { readonly act: 'later'; readonly min: number }
+  | { readonly act: 'letGo' }
   | { readonly act: 'checked' | 'note'; readonly text: string };
 
 export interface TypedLine {
@@ -43,7 +45,15 @@ export function parseAct(line: string): TypedLine | null {
   return what && { card, agoMin, what };
 }
 
+/** Said of the call of a pot, whatever it is for. */
+const LATER = /^(?:later|put off)(?:\s+(\d+)\s*(h|hours?|min|minutes?|m)?)?$/i;
+/** "later", and not for how long: a look back in five minutes. */
+const LATER_MIN = 5;
+
 function readWhat(text: string): TypedAct | null {
+  const later = LATER.exec(text);
+  if (later) return { act: 'later', min: later[1] === undefined ? LATER_MIN : Number(later[1]) * (later[2]?.toLowerCase().startsWith('h') ? 60 : 1) };
+  if (/^let (?:it )?go$/i.test(text)) return { act: 'letGo' };
   const [, word = '', tail = ''] = /^([a-z]+)\s*(.*)$/i.exec(text) ?? [];
   const act = word === '' ? null : actByWord(word);
   switch (act) {

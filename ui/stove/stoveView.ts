@@ -13,7 +13,7 @@ import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
 import { heatText } from '@/core/run/describeEvent';
 import { dipNow, secondsLeft } from '@/core/run/dips';
 import { dueAdditions } from '@/core/run/dueAdditions';
-import type { RunEvent, RunFact } from '@/core/run/events';
+import type { CallAct, RunEvent, RunFact } from '@/core/run/events';
 import type { RunState, StepState } from '@/core/run/fold';
 import type { HeatNow } from '@/core/run/heatNow';
 import { heatLines } from '@/core/run/heatText';
@@ -41,7 +41,7 @@ export interface StoveCard {
   readonly heatSet: string | null;
   readonly heatLines: readonly string[];
   readonly progress: { readonly text: string; readonly detail: string; readonly donePct: number } | null;
-  readonly nextCall: { readonly text: string; readonly when: string; readonly due: boolean; readonly stop: boolean } | null;
+  readonly nextCall: { readonly act: CallAct; readonly text: string; readonly when: string; readonly due: boolean; readonly stop: boolean } | null;
   readonly threads: readonly string[];
   /** How much is in it, and of what how much per litre, as its log tells; null on the line or the table. */
   readonly bath: string | null;
@@ -141,7 +141,7 @@ function card(
     heatSet: heatNowSet(own),
     heatLines: heat ? heatLines(heat, hold?.bandC ?? null, print, nowMs) : [],
     progress: progress(clock),
-    nextCall: first ? { text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: untilText(first.dueMs, nowMs) } : null,
+    nextCall: first ? { act: first.act, text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: untilText(first.dueMs, nowMs) } : null,
     threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)),
     bath: holdsMany(vessel) ? null : bathLine(plan, state, step, nowMs),
     liquorHex: liquorHex(plan, step),

@@ -20,7 +20,7 @@ const { cards } = stoveView(
   print,
 );
 const read = (text: string, of = cards) => {
-  const got = typedFacts(text, of, of[0], print);
+  const got = typedFacts(text, of, of[0], print, atMs);
   return got.ok ? { says: got.value.says, facts: got.value.facts, agoMin: got.value.agoMin } : got.error;
 };
 
@@ -41,4 +41,20 @@ test('what is understood is said back with its pot and its time', () => {
   expect(read('ph 15')).toMatch(/between 0 and 14/);
   expect(read('looked cloudy')).toMatchObject({ facts: [{ type: 'checked', stepId: scour.id, finding: 'cloudy' }] });
   expect(read('what now')).toMatch(/Not understood/);
+});
+
+test('the call of a pot is put off or let go in words, where it may be', () => {
+  const called = (act: 'stir' | 'tooHot' | 'add', more: object = {}) =>
+    cards.map((card) => ({ ...card, nextCall: { act, text: 'Stir gently', when: 'now', due: true, stop: act === 'tooHot', ...more } }));
+  expect(read('later 10 min', called('stir'))).toMatchObject({
+    says: expect.stringMatching(/in 10 min: Stir gently$/),
+    facts: [{ type: 'callPutOff', stepId: scour.id, call: 'stir', untilMs: atMs + 600_000 }],
+  });
+  expect(read('later', called('add'))).toMatchObject({ facts: [{ type: 'callPutOff', call: 'add', untilMs: atMs + 300_000 }] });
+  expect(read('put off 2 h', called('add'))).toMatchObject({ facts: [{ untilMs: atMs + 7_200_000 }] });
+  expect(read('let go', called('stir'))).toMatchObject({ facts: [{ type: 'callLetGo', stepId: scour.id, call: 'stir' }] });
+  expect(read('let go', called('add'))).toMatch(/cannot be let go/);
+  expect(read('later 10 min', called('tooHot'))).toMatch(/does not wait/);
+  expect(read('later 30 h', called('stir'))).toMatch(/Between a minute and a day/);
+  expect(read('later', called('stir', { due: false }))).toMatch(/Nothing is called for/);
 });

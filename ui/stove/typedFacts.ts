@@ -2,8 +2,8 @@ import type { Printer } from '@/core/measure/printer';
 import { err, ok, type Result, unreachable } from '@/core/result';
 import { heatText, rolledText } from '@/core/run/describeEvent';
 import { isRolled } from '@/core/run/deviations';
-import { HIGHEST_KNOB, type RunFact } from '@/core/run/events';
-import { parseAct } from './parseAct';
+import { HIGHEST_KNOB, LET_GO_CALLS, LONGEST_PUT_OFF_MS, PUT_OFF_CALLS, type RunFact } from '@/core/run/events';
+import { parseAct, type TypedAct } from './parseAct';
 import { nextAct, type StoveCard } from './stoveView';
 
 export interface TypedFacts {
@@ -14,7 +14,13 @@ export interface TypedFacts {
 }
 
 /** One typed line as facts for the log, or what to mend. */
-export function typedFacts(text: string, cards: readonly StoveCard[], chosen: StoveCard | undefined, print: Printer): Result<TypedFacts, string> {
+export function typedFacts(
+  text: string,
+  cards: readonly StoveCard[],
+  chosen: StoveCard | undefined,
+  print: Printer,
+  nowMs: number,
+): Result<TypedFacts, string> {
   const line = parseAct(text);
   if (!line) return err('Not understood. Try “2 66 c”, “1 stirred”, “1 ph 4.5” or “note it smells of hay”.');
   const card = line.card === null ? chosen : cards.find((c) => c.number === line.card);
@@ -46,6 +52,9 @@ export function typedFacts(text: string, cards: readonly StoveCard[], chosen: St
     case 'heat':
       if (what.knob !== null && (what.knob < 0 || what.knob > HIGHEST_KNOB)) return err(`A knob goes from 0 to at most ${HIGHEST_KNOB}.`);
       return done(heatText(what), { type: 'heatSet', stepId, knob: what.knob, hasLid: what.hasLid });
+    case 'later':
+    case 'letGo':
+      return callWaits(card, what, nowMs, done);
     case 'rolled':
       if (!isRolled(card.step)) return err('Only a bundle is rolled.');
       return done(rolledText(what), { type: 'rolled', stepId, tightness: what.tightness, hasBarrier: what.hasBarrier });
@@ -61,3 +70,22 @@ export function typedFacts(text: string, cards: readonly StoveCard[], chosen: St
       return unreachable(what);
   }
 }
+
+/** The call of a pot that is due is put off, or let go. */
+function callWaits(
+  { nextCall, step: { id: stepId } }: StoveCard,
+  what: Extract<TypedAct, { act: 'later' | 'letGo' }>,
+  nowMs: number,
+  done: (says: string, fact: RunFact) => Result<TypedFacts, string>,
+): Result<TypedFacts, string> {
+  if (!nextCall?.due) return err('Nothing is called for there now.');
+  if (what.act === 'letGo') {
+    const call = LET_GO_CALLS.find((one) => one === nextCall.act);
+    return call ? done(`let go: ${nextCall.text}`, { type: 'callLetGo', stepId, call }) : err('This call cannot be let go: do it, or skip the step.');
+  }
+  const call = nextCall.stop ? undefined : PUT_OFF_CALLS.find((one) => one === nextCall.act);
+  if (!call) return err('This call does not wait.');
+  if (what.min < 1 || what.min * MIN_MS > LONGEST_PUT_OFF_MS) return err('Between a minute and a day: “later 10 min”.');
+  return done(`in ${what.min} min: ${nextCall.text}`, { type: 'callPutOff', stepId, call, untilMs: Math.round(nowMs + what.min * MIN_MS) });
+}
+const MIN_MS = 60_000;
