@@ -5,6 +5,7 @@ import type { RunView, SessionSummary } from '@/contract/views';
 import type { KnownPot } from '@/core/heat/learnPot';
 import type { Home } from '@/core/kitchen/home';
 import { comingHours } from '@/core/run/comingHours';
+import { type Trip, tripOf } from '@/core/run/trip';
 import { useNow } from '../api/serverClock';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { SpoilSoon } from '../baths/SpoilSoon';
@@ -55,11 +56,12 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
     const runs = view.lives.map(({ view: { run, plan }, stove }) => ({ id: run.id, plan, ...stove }));
     return diary && comingHours(runs, planned, diary, minuteMs, COMING_H);
   }, [view.lives.length, runs, sessions, diary, minuteMs]);
-  const [first, ...later] = calls;
+  const trip = tripOf(calls, ({ nudge }) => nudge, now);
+  const later = calls.filter((call) => call !== trip?.first && !trip?.alongside.includes(call));
   return (
     <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-clock">{print.clock(now)}</span>}>
       <RecoveryNotice />
-      {first ? <FirstCall call={first} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
+      {trip ? <FirstCall trip={trip} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
       {coming ? <ComingHours coming={coming} /> : null}
       <div className="columns">
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
@@ -100,11 +102,10 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
   );
 }
 
-function FirstCall({ call: { nudge, live }, nowMs }: { call: Call; nowMs: number }) {
+function FirstCall({ trip: { first, alongside }, nowMs }: { trip: Trip<Call>; nowMs: number }) {
+  const { nudge, live } = first;
   const print = usePrint();
   const due = nudge.dueMs <= nowMs;
-  const step = live.view.plan.steps.find((s) => s.id === nudge.stepId);
-  const vessel = live.view.plan.vessels.find((v) => v.id === step?.vesselId);
   return (
     <section className={`call${due ? ' call-due' : ''}${nudge.stop ? ' call-stop' : ''}`} aria-label="Next act">
       {nudge.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
@@ -114,7 +115,8 @@ function FirstCall({ call: { nudge, live }, nowMs }: { call: Call; nowMs: number
           {print.says(nudge.text)}
         </p>
         <p className="quiet">
-          {vessel?.name} · {step?.title} · {live.view.plan.name}
+          {whereOf(first)}
+          {alongside.length > 0 ? ` · same trip: ${alongside.map((call) => `${print.says(call.nudge.text)}, ${whereOf(call)}`).join('; ')}` : ''}
         </p>
       </div>
       <LinkButton type="primary" size="large" href={`/runs/${live.view.run.id}`}>
@@ -122,6 +124,14 @@ function FirstCall({ call: { nudge, live }, nowMs }: { call: Call; nowMs: number
       </LinkButton>
     </section>
   );
+}
+
+/** "Steel pot · Dye, birch leaf · Birch leaf on silk" */
+function whereOf({ nudge, live: { view, stove } }: Call): string {
+  const step = view.plan.steps.find(({ id }) => id === nudge.stepId);
+  // Where it really stands, not where the plan has it.
+  const vesselId = stove.state.steps[nudge.stepId]?.vesselId ?? step?.vesselId;
+  return [view.plan.vessels.find(({ id }) => id === vesselId)?.name, step?.title, view.plan.name].filter(Boolean).join(' · ');
 }
 
 function NoCall({ next, isEmpty }: { next: SessionSummary | undefined; isEmpty: boolean }) {

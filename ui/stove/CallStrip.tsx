@@ -5,6 +5,7 @@ import type { Plan } from '@/core/plan/plan';
 import { dueAdditions } from '@/core/run/dueAdditions';
 import { type CallAct, LET_GO_CALLS, PUT_OFF_CALLS, type RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
+import { tripOf } from '@/core/run/trip';
 import { nowMs as clockMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
 import { HandMark, StopMark } from '../shell/Marks';
@@ -22,13 +23,10 @@ interface Props {
   readonly onQuiet?: () => void;
 }
 
-/** Calls this close together are one trip to the stove, min. */
-const ONE_TRIP_MIN = 2;
-
 /** The one next act, large; what else the trip serves; when the next one is. */
 export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuiet }: Props) {
   const print = usePrint();
-  const [first, ...others] = view.nudges;
+  const trip = tripOf(view.nudges, (nudge) => nudge, nowMs);
   if (view.allOver) {
     return (
       <section className="call call-due" aria-label="Next act">
@@ -42,7 +40,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
       </section>
     );
   }
-  if (!first) {
+  if (!trip) {
     return (
       <section className="call" aria-label="Next act">
         <p className="call-text" aria-live="polite">
@@ -51,10 +49,9 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
       </section>
     );
   }
+  const { first, alongside, later } = trip;
   const due = first.dueMs <= nowMs;
   const where = (nudge: Nudge) => plan.vessels.find((vessel) => vessel.id === (view.state.steps[nudge.stepId]?.vesselId ?? ''))?.name ?? '';
-  const alongside = others.filter((nudge) => due && nudge.dueMs <= nowMs + ONE_TRIP_MIN * 60_000);
-  const later = others.find((nudge) => !alongside.includes(nudge));
   const step = plan.steps.find((s) => s.id === first.stepId);
   const says = (nudge: Nudge) => print.says(nudge.text);
   const answer = () => {
