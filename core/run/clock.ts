@@ -2,6 +2,7 @@ import { addCredits, type Credit, creditedMin, creditHold, firstInBandMs, type R
 import { type Phase, typicalMin } from '../plan/phase';
 import type { PlanStep } from '../plan/plan';
 import type { StepState } from './fold';
+import { silentSinceMs } from './silentProbe';
 
 /** A typed temperature is believed for this long, min: the look-in interval of the safety handbook P5. */
 export const TRUST_TYPED_MIN = 20;
@@ -27,6 +28,8 @@ export interface StepClock {
   readonly phases: readonly PhaseClock[];
   readonly current: PhaseClock | null;
   readonly latestC: Reading | null;
+  /** Its probe spoke, and does not any more: since when. */
+  readonly probeSilentSinceMs: number | null;
   readonly highestC: number | null;
   /** Average rise above 40 °C while it was heated up, °C/min, as it was read; null without two readings a while apart. */
   readonly riseCPerMin: number | null;
@@ -76,12 +79,23 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
     phases,
     current: state.status === 'running' || state.status === 'paused' ? (phases.at(-1) ?? null) : null,
     latestC: own.at(-1) ?? null,
+    probeSilentSinceMs:
+      state.endedAtMs === null
+        ? silentSinceMs(
+            own.slice(-LAST_READINGS).filter((one) => !isTyped(one, state)),
+            nowMs,
+          )
+        : null,
     highestC: own.length > 0 ? own.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
     riseCPerMin: riseOf(phases, own, endMs),
     lowestHoldC: inHold.length > 0 ? inHold.reduce((min, r) => Math.min(min, r.bathC), Infinity) : null,
     highestHoldC: inHold.length > 0 ? inHold.reduce((max, r) => Math.max(max, r.bathC), -Infinity) : null,
   };
 }
+
+/** Enough to know how often a probe speaks, with what was typed between. */
+const LAST_READINGS = 40;
+const isTyped = ({ atMs, bathC }: Reading, { typedC }: StepState): boolean => typedC.some((one) => one.atMs === atMs && one.bathC === bathC);
 
 /** Wool felts above this (safety handbook R8), °C; and two readings closer than this tell no rate, min. */
 const RISE_FROM_C = 40;

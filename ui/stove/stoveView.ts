@@ -108,6 +108,15 @@ interface Entry {
   readonly heat: HeatNow | null;
 }
 
+/** "probe, 2 s ago", "typed, 4 min ago", and where a probe does not speak any more, since when. */
+function heardText({ typedC }: StepState, { latestC, probeSilentSinceMs }: StepClock, nowMs: number): string {
+  if (!latestC) return '';
+  const isTyped = typedC.some(({ atMs, bathC }) => atMs === latestC.atMs && bathC === latestC.bathC);
+  const silent = probeSilentSinceMs === null ? '' : `the probe is silent, last heard ${ago(nowMs - probeSilentSinceMs)}`;
+  if (!isTyped) return silent || `probe, ${ago(nowMs - latestC.atMs)}`;
+  return [`typed, ${ago(nowMs - latestC.atMs)}`, silent].filter(Boolean).join('; ');
+}
+
 function card(
   number: number,
   { step, own, clock, vessel, heat }: Entry,
@@ -132,8 +141,8 @@ function card(
     temperature: clock.latestC && {
       c: clock.latestC.bathC,
       text: print.temperature(clock.latestC.bathC),
-      stale: nowMs - clock.latestC.atMs > TRUST_TYPED_MIN * 60_000,
-      from: `${own.typedC.some((typed) => typed.atMs === clock.latestC?.atMs && typed.bathC === clock.latestC.bathC) ? 'typed' : 'probe'}, ${ago(nowMs - clock.latestC.atMs)}`,
+      stale: clock.probeSilentSinceMs !== null || nowMs - clock.latestC.atMs > TRUST_TYPED_MIN * 60_000,
+      from: heardText(own, clock, nowMs),
     },
     bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null,
     ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
