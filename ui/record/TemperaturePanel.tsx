@@ -2,10 +2,11 @@
 import { Button, Segmented } from 'antd';
 import { useMemo, useState } from 'react';
 import type { RunView } from '@/contract/views';
+import { countText } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import type { StepClock } from '@/core/run/clock';
 import { foldRun } from '@/core/run/fold';
-import { readingsOf } from '@/core/run/readings';
+import { jumpsIn, readingsOf } from '@/core/run/readings';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
 import { later } from '../shell/later';
@@ -33,7 +34,7 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
     return plan.steps.flatMap((step) => {
       const own = state.steps[step.id];
       const readings = own ? readingsOf(step, own, view.readings) : [];
-      return readings.length > 1 ? [{ step, readings }] : [];
+      return own && readings.length > 1 ? [{ step, readings, jumps: jumpsIn(step, own, view.readings) }] : [];
     });
   }, [plan, view.events, view.readings]);
   const shown = measured.find((entry) => entry.step.id === (chosenStepId ?? picked)) ?? measured.find((entry) => entry.step.kind === 'dye') ?? measured[0];
@@ -72,6 +73,7 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
         {hold?.ceilingC == null ? '' : `Dashed: never above ${print.temperature(hold.ceilingC)}. `}
         Highest {highest}
         {clock?.lowestHoldC == null ? '' : `, lowest in the hold ${print.temperature(clock.lowestHoldC)}`}.
+        {shown.jumps === 0 ? '' : ` ${countText(shown.jumps, 'reading')} of the probe jumped away alone and back: kept in the table, not believed here.`}
       </p>
     </Panel>
   );
