@@ -141,6 +141,8 @@ export const homeInput = z.strictObject({
   water: z.strictObject({ alkalinityMgL: hardness.nullable(), hardnessMgL: hardness.nullable() }).optional(),
   /** Minutes after which heat that nobody touched is asked about, null: never. Left out: as it was. */
   attendMin: z.int().min(5, 'At least 5 min.').max(240, 'At most 240 min: heat is not left alone for longer.').nullable().optional(),
+  /** When what steeps for days is looked at, null: whenever a day is over. Left out: as it was. */
+  lookAt: clockTime.nullable().optional(),
   heatSources: z
     .array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable(), kind: z.enum(HEAT_KINDS), outdoors: z.boolean() }))
     .max(12),

@@ -40,6 +40,7 @@ export function editHome(app: App, input: HomeInput & { revision: number }): Pro
       measures: input.measures ?? had.measures,
       water: input.water ?? had.water,
       attendMin: input.attendMin === undefined ? had.attendMin : input.attendMin,
+      lookAt: input.lookAt === undefined ? had.lookAt : input.lookAt,
       revision: had.revision + 1,
     };
     await app.store.commit([{ table: 'home', row }]);

@@ -25,6 +25,8 @@ export interface Home {
   readonly water?: { readonly alkalinityMgL: Known; readonly hardnessMgL: Known } | undefined;
   /** Heat is on and nobody touched anything for so long: it is asked whether somebody is there, min; null: never asked, missing: as usual. */
   readonly attendMin?: number | null | undefined;
+  /** The time of day, "HH:MM", at which what steeps for days is looked at; null or missing: whenever a day is over. */
+  readonly lookAt?: string | null | undefined;
   readonly revision: number;
 }
 

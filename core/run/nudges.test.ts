@@ -275,3 +275,17 @@ describe('a call that waits', () => {
     expect(call(callsIn([hold, lift], 21, hot), 'tooHot')).toMatchObject({ dueMs: 20 * MIN, stop: true });
   });
 });
+
+test('what steeps for days is looked at at the hour the dyer likes', () => {
+  const steep: Phase[] = [{ kind: 'until', minutes: span(1440, 7200, 43_200), checkEveryMin: 1440, criterion: 'no deeper than yesterday' }, lift];
+  const home = { ...plan.home, lookAt: '18:00', diary: { ...ALWAYS } };
+  const own: PlanStep = { ...step(plan, 'dye'), additions: [], after: [], lookAtMin: null, phaseTimes: [], phases: steep };
+  // Begun at three in the afternoon of the first day of 1970, UTC.
+  const atMs = 15 * 60 * MIN;
+  const log = [ev(900, { type: 'started', planVersion: 1 }, 's'), ev(900, { type: 'phaseEntered', stepId: own.id, phaseIndex: 0 }, 'e')];
+  const state = foldRun([own], log);
+  const clock = { [own.id]: stepClock(own, state.steps[own.id] as NonNullable<(typeof state.steps)[string]>, [], atMs) };
+  const looks = (of: typeof home) => call(runNudges({ steps: [own], lots: plan.lots, draft: plan.draft, home: of }, state, clock, atMs), 'check')?.dueMs;
+  expect(looks(home)).toBe((24 + 18) * 60 * MIN);
+  expect(looks({ ...home, lookAt: null } as unknown as typeof home)).toBe((24 + 15) * 60 * MIN);
+});

@@ -1,5 +1,5 @@
 import { type Known, knownText } from '../figure';
-import { attendMinOf } from '../kitchen/home';
+import { attendMinOf, type Home } from '../kitchen/home';
 import { printAmount, printDuration, printTemperature } from '../measure/print';
 import { phAimText, phSaid, phStanding } from '../plan/phAim';
 import { isHeated, LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
@@ -8,6 +8,7 @@ import { unreachable } from '../result';
 import { type Diary, homeAtOrAfter } from '../schedule/diary';
 import { amountNow } from './amountNow';
 import type { StepClock } from './clock';
+import { nextLookMs } from './dailyLook';
 import { dueAdditions } from './dueAdditions';
 import type { CallAct } from './events';
 import type { RunState, StepState } from './fold';
@@ -62,7 +63,7 @@ export function runNudges(
       const clock = clocks[step.id];
       if (clock)
         nudges.push(
-          ...runningNudges(step, stepState, clock, nowMs, plan.home.diary, (addition) => amountNow(addition, step, plan, state)),
+          ...runningNudges(step, stepState, clock, nowMs, plan.home, (addition) => amountNow(addition, step, plan, state)),
           ...turnDownCall(step, heat[step.id]),
         );
     }
@@ -94,11 +95,12 @@ function runningNudges(
   state: StepState,
   clock: StepClock,
   nowMs: number,
-  diary: Diary,
+  { diary, lookAt = null }: Pick<Home, 'diary' | 'lookAt'>,
   amountFor: (addition: PlannedAmount) => Known,
 ): Nudge[] {
   const now = clock.current;
   if (!now) return [];
+  const hour = { lookAt, zone: diary.zone };
   const nudges: Nudge[] = [];
   const { phase } = now;
   const next = step.phases[now.index + 1];
@@ -180,7 +182,7 @@ function runningNudges(
     case 'soak': {
       if (phase.checkEveryMin !== null) {
         const lastMs = Math.max(now.enteredMs, ...looksOf(state));
-        nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, 'Look at it'));
+        nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), 'Look at it'));
       }
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
@@ -189,7 +191,7 @@ function runningNudges(
     case 'until': {
       const lastMs = Math.max(now.enteredMs, ...looksOf(state));
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
-      nudges.push(nudge(step, 'check', lastMs + phase.checkEveryMin * MIN, `${lid}Look: ${phase.criterion}?`));
+      nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), `${lid}Look: ${phase.criterion}?`));
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;

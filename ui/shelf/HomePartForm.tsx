@@ -24,7 +24,9 @@ interface ScaleRow {
   readonly most: string;
 }
 /** The home with its typed figures as texts; what a part does not show travels along unchanged. */
-interface Values extends Omit<Home, 'scales' | 'circuitW' | 'altitudeM' | 'water'> {
+interface Values extends Omit<Home, 'scales' | 'circuitW' | 'altitudeM' | 'water' | 'lookAt'> {
+  /** As it was typed; empty: no hour of one’s own. */
+  readonly lookAt: string;
   readonly alkalinityText: string;
   readonly hardnessText: string;
   readonly scaleRows: readonly ScaleRow[];
@@ -40,12 +42,14 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
     ...rest,
     measures: home.measures ?? METRIC,
     attendMin: attendMinOf(home),
+    lookAt: home.lookAt ?? '',
     alkalinityText: water?.alkalinityMgL == null ? '' : hardnessText(water.alkalinityMgL),
     hardnessText: water?.hardnessMgL == null ? '' : hardnessText(water.hardnessMgL),
     scaleRows: scales.map((scale) => ({ id: scale.id, name: scale.name, readsTo: mass(scale.readsToG), most: scale.mostG === null ? '' : mass(scale.mostG) })),
   };
   const body = ({ scaleRows, diary, alkalinityText, hardnessText: hardText, ...values }: Values) => ({
     ...values,
+    lookAt: typedValue(clockReader, values.lookAt) ?? (values.lookAt.trim() || null),
     diary: {
       ...diary,
       wakeAt: typedValue(clockReader, diary.wakeAt) ?? diary.wakeAt,
@@ -223,6 +227,7 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
       <Form.Item name="attendMin" label="Heat is on and nobody touched anything: ask after" extra="Empty: it is never asked.">
         <InputNumber suffix="min" placeholder="never" style={{ width: 220 }} />
       </Form.Item>
+      <TypedItem name="lookAt" label="What steeps for days is looked at" read={clock} placeholder="whenever a day is over" />
       <Form.Item name="emergencyNumber" label="Emergency number">
         <Input maxLength={40} />
       </Form.Item>

@@ -26,6 +26,8 @@ test('the home reads as sentences', () => {
   expect(homeSentence('place', { ...home, altitudeM: 1500 }, print)).toBe(
     'It lies 1500 m up, where water boils near 95 °C. Its clocks are those of Europe/Berlin.',
   );
+  expect(homeSentence('care', { ...home, lookAt: '18:00' }, print)).toContain('What steeps for days has its look at 18:00.');
+  expect(homeSentence('care', home, print)).toContain('whenever a day is over');
   expect(homeSentence('scales', { ...home, scales: [] }, print)).toContain('No scale');
   expect(homeSentence('water', { ...home, water: { alkalinityMgL: 178.48, hardnessMgL: null } }, print)).toContain('178 mg/L');
   expect(homeSentence('water', { ...home, water: { alkalinityMgL: null, hardnessMgL: { least: 180, most: 250 } } }, print)).toContain('180–250 mg/L');

@@ -70,7 +70,7 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
     case 'care':
       return `${home.childrenOrPets ? 'Children or pets live here.' : 'No children or pets live here.'} ${
         home.emergencyNumber ? `In an emergency you call ${home.emergencyNumber}.` : 'No emergency number is written down.'
-      } ${attendSentence(home)}`;
+      } ${attendSentence(home)} ${lookSentence(home, print)}`;
     case 'measures':
       return measuresSentence(print.measures);
     default:
@@ -84,6 +84,9 @@ function attendSentence(home: Home): string {
     ? 'Nobody is asked whether they are still with the heat.'
     : `Who leaves the heat alone for ${printDuration(after)} is asked whether they are there.`;
 }
+
+const lookSentence = ({ lookAt }: Home, print: Printer): string =>
+  lookAt == null ? 'What steeps for days is looked at whenever a day is over.' : `What steeps for days has its look at ${print.wall(lookAt)}.`;
 
 function waterSentence(water: Home['water']): string {
   const [alkalinity, hardness] = [water?.alkalinityMgL ?? null, water?.hardnessMgL ?? null];
