@@ -7,6 +7,9 @@ import { MOST_FACTORS, MOST_LEVELS } from '@/core/trial/trial';
 import { newId } from '../api/newId';
 import { FACTOR_KINDS, FACTOR_NAME, type FactorDraft, type FactorKind, FIGURE_OF, NONE, STAGE_OF, stepPickName } from './trialDraft';
 
+/** All of them in sight: nobody looks for the last one under the edge of a list. */
+const ALL_KINDS_PX = FACTOR_KINDS.length * 40;
+
 export interface Choices {
   readonly methods: readonly Method[];
   readonly dyestuffs: readonly Dyestuff[];
@@ -31,6 +34,7 @@ export function FactorsField({ value: factors = [], onChange, choices }: Props) 
             value={factor.kind}
             aria-label="What differs"
             options={FACTOR_KINDS.map((kind) => ({ value: kind, label: FACTOR_NAME[kind], disabled: kind !== factor.kind && !free.includes(kind) }))}
+            listHeight={ALL_KINDS_PX}
             onChange={(kind) => set(factors.with(i, { ...factor, kind, picks: STAGE_OF[kind]?.mayBeNone ? [NONE] : [] }))}
             style={{ width: 190 }}
           />
