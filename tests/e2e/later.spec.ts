@@ -13,7 +13,13 @@ test('a call is put off for ten minutes, through a reload, and is due again; a l
   await addLot(page, BASE, 'Skein L', '100 g');
   await scourOnHeat(page, BASE, 'Skein L', 'Later');
   const call = page.getByRole('region', { name: 'Next act' });
-  await pass(120);
+  await pass(40);
+  await page.reload();
+  // Somebody is with it, so that nobody is asked for.
+  await page.getByLabel('Type an act').fill('note still warming');
+  await page.getByLabel('Type an act').press('Enter');
+  await expect(page.locator('.log')).toContainText('still warming');
+  await pass(10);
   await page.reload();
   await expect(call).toContainText(/^Should be at/);
   await call.getByRole('button', { name: 'Later' }).click();
