@@ -1,5 +1,5 @@
 import type { Band } from './band';
-import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast, phCurve } from './forecast';
+import { type BathNow, doseFor, forecast, isOddStrip, type Learnt, learnBuffer, type PhForecast, phCurve } from './forecast';
 import { isLiquid, strengthBand } from './freed';
 
 /** What somebody at the pot wants to know of a pH. */
@@ -27,8 +27,6 @@ export interface PhAnswer {
   readonly curve: readonly { readonly amount: number; readonly ph: number }[];
 }
 
-/** A strip further from the sum than this is questioned, not believed and not refused. */
-export const ODD_PH = 1.5;
 /** A litre’s worth of the curve where nothing was asked: mL, g. */
 const USUAL_PER_L = { liquid: 25, powder: 2.5 };
 
@@ -41,7 +39,8 @@ export function askPh({ substance, strengthPct, volumeMl, alkalinityMgL, nowPh, 
       ? { phBefore: nowPh, phAfter: thenPh, added: [{ substance, amount: put.likely, strengthPct: what.strengthPct.likely }] }
       : null;
   const expected = learnt && put ? forecast(first, [{ ...what, amount: put }]) : null;
-  const isOdd = expected?.ok === true && learnt !== null && Math.abs(learnt.phAfter - expected.ph.likely) > ODD_PH;
+  const stood = forecast(first, []);
+  const isOdd = expected?.ok === true && stood.ok && learnt !== null && isOddStrip(stood.ph, expected.ph, learnt.phAfter);
   // A strip that the sum questions teaches nothing: the bath is only taken to stand where it says.
   const bath: BathNow = learnt ? { ...first, measuredPh: learnt.phAfter, buffer: isOdd ? [] : learnBuffer(first, [learnt]) } : first;
   const dose = targetPh === null ? null : doseFor(bath, what, targetPh);

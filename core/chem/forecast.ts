@@ -1,3 +1,4 @@
+import { above } from '../measure/limits';
 import type { Band } from './band';
 import { corners } from './band';
 import { type Constants, constantsAt, type WeakAcidId } from './constants';
@@ -252,4 +253,16 @@ export function learnBuffer(bath: Omit<BathNow, 'buffer' | 'measuredPh'>, readin
       amounts[j] = Math.max(0, over / under);
     }
   return PLANT_PKA.flatMap((pKa, j) => ((amounts[j] ?? 0) > 0 ? [{ pKa, eqPerL: amounts[j] ?? 0 }] : []));
+}
+
+/** A strip further from the sum than this is questioned, not believed and not refused. */
+const ODD_PH = 1.5;
+
+/**
+ * Whether a strip says what the chemistry cannot give: further on than what went in can bring the bath, or back from where it stood. Plant
+ * matter holds a bath back, so that anything between the two is no wonder.
+ * @param stood before  @param comes by the sum
+ */
+export function isOddStrip(stood: Band, comes: Band, ph: number): boolean {
+  return above(ph, Math.max(stood.high, comes.high) + ODD_PH) || above(Math.min(stood.low, comes.low) - ODD_PH, ph);
 }

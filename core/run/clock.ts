@@ -95,7 +95,9 @@ export function stepClock(step: Pick<PlanStep, 'id' | 'phases'>, state: StepStat
 
 /** Enough to know how often a probe speaks, with what was typed between. */
 const LAST_READINGS = 40;
-const isTyped = ({ atMs, bathC }: Reading, { typedC }: StepState): boolean => typedC.some((one) => one.atMs === atMs && one.bathC === bathC);
+/** By hand, not by a probe. */
+export const isTyped = ({ atMs, bathC }: Reading, { typedC }: Pick<StepState, 'typedC'>): boolean =>
+  typedC.some((one) => one.atMs === atMs && one.bathC === bathC);
 
 /** Wool felts above this (safety handbook R8), °C; and two readings closer than this tell no rate, min. */
 const RISE_FROM_C = 40;

@@ -65,7 +65,8 @@ describe('an after-bath of plain water, before any strip', () => {
     expect(odd(13)).toEqual([expect.stringMatching(/13 cannot come of it alone. Read a second strip/)]);
     expect(odd(11)).toEqual([]);
     expect(odd(8.5)).toEqual([]);
-    expect(odd(2)).toEqual([]);
+    // Soda makes nothing sour.
+    expect(odd(2)).toHaveLength(1);
     expect(oddStrip(plan, sour, state([[1, 6]], [vinegar(5, 2)]), 1.2)).toHaveLength(1);
     // Nothing went in since the strip: there is nothing to hold it against.
     expect(odd(13, state([[1, 7]], [], 3))).toEqual([]);
@@ -87,6 +88,17 @@ describe('the pH before it is poured, by what the strips said', () => {
     };
     expect(at(20)).toBeLessThan(at(5));
     expect(Math.abs(at(5, [vinegar(15, 2)]) - at(20))).toBeLessThan(0.02);
+  });
+
+  test('a strip that is questioned teaches nothing', () => {
+    const odd = state(
+      [
+        [1, 6.5],
+        [3, 1.5],
+      ],
+      [vinegar(5, 2)],
+    );
+    expect(bathByStrips(plan, sour, odd)).toMatchObject({ taught: 0, bath: { measuredPh: 1.5, buffer: [] } });
   });
 
   test('strips before and after a known spoon teach: a bath that gives way slowly wants more', () => {

@@ -1,10 +1,8 @@
-import { ODD_PH } from '../chem/askPh';
 import { type Band, bandOf, exactly } from '../chem/band';
-import { type BathNow, doseFor, forecast, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
+import { type BathNow, doseFor, forecast, isOddStrip, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
 import { isLiquid, movesPh } from '../chem/freed';
 import { hasProtein } from '../fibre/lot';
 import { type Figure, knownOf, oneOf } from '../figure';
-import { above } from '../measure/limits';
 import { type AmountUnit, printAmount, printNumber } from '../measure/print';
 import { phAimText, phStanding, WOOL_STOPS_PH } from '../plan/phAim';
 import { middleOf, productFactor, strengthOf, tapOf, VOLUME_OFF_PCT } from '../plan/phGiven';
@@ -67,7 +65,25 @@ export function bathByStrips(
       const amount = amountBand(plan, one);
       return amount === null ? [] : [{ substance: one.substance, amount: amount.likely, strengthPct: strengthOf(one.substance, plan).likely }];
     });
-    return before && between.length > 0 && added.length === between.length ? [{ phBefore: before.value, phAfter: after.value, added }] : [];
+    if (!before || between.length === 0 || added.length < between.length) return [];
+    // Without the ranges: it is asked with each letter typed, and only whether the strip is far off.
+    const then: BathNow = {
+      volumeMl: exactly(volumeMl.likely),
+      alkalinityMgL: exactly(bare.alkalinityMgL.likely),
+      tempC: bare.tempC,
+      measuredPh: before.value,
+      buffer: [],
+    };
+    const [stood, comes] = [
+      forecast(then, []),
+      forecast(
+        then,
+        added.map((one) => ({ ...one, amount: exactly(one.amount), strengthPct: exactly(one.strengthPct) })),
+      ),
+    ];
+    // What is questioned teaches nothing: the bath is only taken to stand where it says.
+    if (stood.ok && comes.ok && isOddStrip(stood.ph, comes.ph, after.value)) return [];
+    return [{ phBefore: before.value, phAfter: after.value, added }];
   });
   return { bath: { ...bare, measuredPh: last?.value ?? null, buffer: learnBuffer(bare, readings) }, since, taught: readings.length };
 }
@@ -115,10 +131,7 @@ export function pouringPh(plan: Of, step: At, state: StepState | undefined, pour
 
 const isAnimal = ({ lots = [] }: Of, { lotIds = [] }: At): boolean => lots.some(({ id, composition }) => lotIds.includes(id) && hasProtein(composition));
 
-/**
- * A strip that the chemistry cannot give, said before it is believed: further from where the bath stood than what went in can bring it.
- * Plant matter holds a bath back and never pushes it on, so that less than the sum says is no wonder.
- */
+/** A strip that the chemistry cannot give, said before it is believed. */
 export function oddStrip(plan: Of, step: At, state: StepState | undefined, ph: number): Finding[] {
   const found = state ? bathByStrips(plan, step, state) : null;
   if (!found || found.since.length === 0) return [];
@@ -128,9 +141,7 @@ export function oddStrip(plan: Of, step: At, state: StepState | undefined, ph: n
   });
   const [stood, comes] = [forecast(found.bath, []), forecast(found.bath, added)];
   if (!stood.ok || !comes.ok) return [];
-  const isUp = comes.ph.likely > stood.ph.likely;
-  const far = isUp ? ph - Math.max(comes.ph.high, comes.ph.likely) : Math.min(comes.ph.low, comes.ph.likely) - ph;
-  if (!above(far, ODD_PH)) return [];
+  if (!isOddStrip(stood.ph, comes.ph, ph)) return [];
   const text = `By the sum what went in brings it to about pH ${about(comes.ph.likely)}; ${printNumber(ph)} cannot come of it alone. Read a second strip, in daylight, before you believe it.`;
   return [{ rule: 'odd strip', severity: 'caution', stepId: step.id, text }];
 }

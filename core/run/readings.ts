@@ -14,24 +14,25 @@ const staysOf = (
 export const vesselAt = (step: Pick<PlanStep, 'vesselId'>, state: StepState | undefined, atMs: number): string | null =>
   (state ? staysOf(step, state, Number.NEGATIVE_INFINITY).findLast((stay) => stay.atMs <= atMs)?.vesselId : undefined) ?? step.vesselId;
 
-/** How many readings of its probes jumped away alone and back while a step went on: kept, and not believed. */
-export function jumpsIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: Readonly<Record<string, readonly Reading[]>>): number {
+type ByVessel = Readonly<Record<string, readonly Reading[]>>;
+
+/** What the probes read of the vessels a step stood in, while it stood there. */
+function probedIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, of: (vesselId: string) => readonly Reading[]): Reading[] {
   const startMs = state.entered[0]?.atMs;
-  if (startMs === undefined) return 0;
-  const untilMs = state.endedAtMs ?? Number.POSITIVE_INFINITY;
-  const within = (readings: readonly Reading[]) => readings.filter(({ atMs }) => atMs >= startMs && atMs <= untilMs).length;
-  const vessels = new Set(staysOf(step, state, startMs).flatMap(({ vesselId }) => vesselId ?? []));
-  return [...vessels].reduce((sum, vesselId) => sum + within(byVessel[vesselId] ?? []) - within(withoutJumps(byVessel[vesselId] ?? [])), 0);
+  if (startMs === undefined) return [];
+  const stays = staysOf(step, state, startMs);
+  return stays.flatMap((stay, i) => {
+    const untilMs = stays[i + 1]?.atMs ?? state.endedAtMs ?? Number.POSITIVE_INFINITY;
+    return stay.vesselId ? of(stay.vesselId).filter((reading) => reading.atMs >= stay.atMs && reading.atMs <= untilMs) : [];
+  });
 }
 
 /** Typed and probe temperatures of one step in time order, as far as they are believed; after a move the other vessel's probe is the one that counts. */
-export function readingsOf(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: Readonly<Record<string, readonly Reading[]>>): Reading[] {
-  const startMs = state.entered[0]?.atMs;
-  if (startMs === undefined) return [...state.typedC];
-  const stays = staysOf(step, state, startMs);
-  const probed = stays.flatMap((stay, i) => {
-    const untilMs = stays[i + 1]?.atMs ?? state.endedAtMs ?? Number.POSITIVE_INFINITY;
-    return stay.vesselId ? withoutJumps(byVessel[stay.vesselId] ?? []).filter((reading) => reading.atMs >= stay.atMs && reading.atMs <= untilMs) : [];
-  });
-  return [...probed, ...state.typedC].sort((a, b) => a.atMs - b.atMs);
+export const readingsOf = (step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): Reading[] =>
+  [...probedIn(step, state, (vesselId) => withoutJumps(byVessel[vesselId] ?? [])), ...state.typedC].sort((a, b) => a.atMs - b.atMs);
+
+/** How many readings of its probes jumped away alone and back: kept, and not believed. */
+export function jumpsIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): number {
+  const count = (of: (vesselId: string) => readonly Reading[]) => probedIn(step, state, of).length;
+  return count((vesselId) => byVessel[vesselId] ?? []) - count((vesselId) => withoutJumps(byVessel[vesselId] ?? []));
 }

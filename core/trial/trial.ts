@@ -1,5 +1,6 @@
 import type { Known } from '../figure';
 import type { StepKind } from '../method/method';
+import { MOST_LOTS } from '../plan/draft';
 
 /** A set of pieces made to be compared: what differs, in which levels, and which piece got what. */
 export interface Trial {
@@ -64,7 +65,7 @@ export interface TrialPiece {
 /** By factor, in order: the number of its level, from 0. */
 export type Cell = readonly number[];
 
-export const MOST_PIECES = 400;
+export const MOST_PIECES = MOST_LOTS;
 export const MOST_FACTORS = 6;
 export const MOST_LEVELS = 12;
 

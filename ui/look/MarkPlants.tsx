@@ -7,7 +7,7 @@ import type { Mark } from '@/workers/picture.worker';
 import { errorText } from '../api/http';
 import { keepLook } from '../api/lookBox';
 import { Notice } from '../shell/Notice';
-import { type LookOf, plainLook } from './PictureButton';
+import { type LookOf, lookAtPicture } from './PictureButton';
 import { PictureMarks } from './PictureMarks';
 import { usePictureReading } from './usePictureReading';
 
@@ -58,8 +58,7 @@ export function MarkPlants({ picture, of, plants, title, onClose }: Props) {
       plant: plant.trim(),
       sure,
     }));
-    const input = { ...plainLook(of), pictures: [picture], spots: kept, ...(picture.takenAtMs === null ? {} : { atMs: picture.takenAtMs }) };
-    keepLook({ input, files: [] }).then(onClose, (error: unknown) => setProblem(errorText(error)));
+    keepLook({ input: { ...lookAtPicture(of, picture), spots: kept }, files: [] }).then(onClose, (error: unknown) => setProblem(errorText(error)));
   };
   return (
     <Modal

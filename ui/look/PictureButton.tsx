@@ -2,6 +2,7 @@
 import { CameraOutlined } from '@ant-design/icons';
 import { App, Button, Upload } from 'antd';
 import { type LookInput, MOST_PICTURES } from '@/contract/looks';
+import type { Picture } from '@/core/swatch/look';
 import { errorText } from '../api/http';
 import { keepLook } from '../api/lookBox';
 import { newId } from '../api/newId';
@@ -29,6 +30,12 @@ export const plainLook = (of: LookOf): LookInput & { atMs: number } => ({
   note: '',
   atMs: Math.round(nowMs()),
 });
+
+/** A look at a picture that is kept already, at the time it was taken. */
+export const lookAtPicture = (of: LookOf, picture: Picture): LookInput & { atMs: number } => {
+  const look = plainLook(of);
+  return { ...look, pictures: [picture], atMs: picture.takenAtMs ?? look.atMs };
+};
 
 /** Keeps them in this browser, then sends them. A look holds so many; more are more looks. */
 export async function keepPictures(of: LookOf, files: readonly File[]): Promise<void> {

@@ -11,7 +11,7 @@ import { EVEN, LIGHT, STATE } from './lookWords';
 import { MarkedPicture, type ReadColour } from './MarkedPicture';
 import { OneTap } from './OneTap';
 import { Patch } from './Patch';
-import { type LookOf, plainLook } from './PictureButton';
+import { type LookOf, lookAtPicture } from './PictureButton';
 
 interface Props {
   readonly picture: Picture;
@@ -33,13 +33,11 @@ export function ReadPicture({ picture, of, undyedHex, title, onClose }: Props) {
     if (!read) return;
     const { lab, card, patch } = read;
     const input = {
-      ...plainLook(of),
+      ...lookAtPicture(of, picture),
       state,
       light,
-      pictures: [picture],
       colour: { lab, by: { kind: 'picture' as const, hash: picture.hash, card, spread: patch.spread, leftOut: patch.leftOut } },
       verdict: even === null ? {} : { even },
-      ...(picture.takenAtMs === null ? {} : { atMs: picture.takenAtMs }),
     };
     keepLook({ input, files: [] }).then(onClose, (error: unknown) => setProblem(errorText(error)));
   };

@@ -9,7 +9,7 @@ import { lengthText, type Phase, type SpanMin, typicalMin } from '@/core/plan/ph
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import { bathLine } from '@/core/run/bathLine';
-import { goesByClock, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
+import { goesByClock, isTyped, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
 import { heatText } from '@/core/run/describeEvent';
 import { dipNow, secondsLeft } from '@/core/run/dips';
 import { dueAdditions } from '@/core/run/dueAdditions';
@@ -109,11 +109,10 @@ interface Entry {
 }
 
 /** "probe, 2 s ago", "typed, 4 min ago", and where a probe does not speak any more, since when. */
-function heardText({ typedC }: StepState, { latestC, probeSilentSinceMs }: StepClock, nowMs: number): string {
+function heardText(own: StepState, { latestC, probeSilentSinceMs }: StepClock, nowMs: number): string {
   if (!latestC) return '';
-  const isTyped = typedC.some(({ atMs, bathC }) => atMs === latestC.atMs && bathC === latestC.bathC);
   const silent = probeSilentSinceMs === null ? '' : `the probe is silent, last heard ${ago(nowMs - probeSilentSinceMs)}`;
-  if (!isTyped) return silent || `probe, ${ago(nowMs - latestC.atMs)}`;
+  if (!isTyped(latestC, own)) return silent || `probe, ${ago(nowMs - latestC.atMs)}`;
   return [`typed, ${ago(nowMs - latestC.atMs)}`, silent].filter(Boolean).join('; ');
 }
 

@@ -1,4 +1,4 @@
-import type { Method } from '../method';
+import type { Method, PhaseTemplate } from '../method';
 import { at, charge, heat, hold, lift, method, p, perG, raise, rateParam, rest, soak, step, until, waterParam } from './build';
 
 /** Dyebaths, no-heat ways, bundles, quick dips. Figures: trade handbook sections 7-10 (common practice, no source). */
@@ -118,6 +118,13 @@ const DYEBATH: readonly Method[] = [
   }),
 ];
 
+const DAYS_IN_A_JAR: readonly PhaseTemplate[] = [
+  until(1440, at('typicalMin'), 43_200, 1440, 'no deeper than yesterday, or as deep as wanted'),
+  lift(10, 'Lift, let the bits dry on, then shake out'),
+];
+const LOOK_AT_A_JAR = 'No deeper than yesterday’s picture. Heat alone may move the colour: note where the jar stood.';
+const JAR_GAS = 'Fermenting jars make gas: never sealed; open away from the face.';
+
 const NO_HEAT: readonly Method[] = [
   method({
     id: 'solar-jar',
@@ -141,18 +148,14 @@ const NO_HEAT: readonly Method[] = [
         liquor: 'makes',
         bath: perG,
         additions: [plant, { id: 'tartar', substance: 'creamOfTartar', rule: 'gPerL', dose: at('tartarGPerL') }],
-        phases: [
-          charge(15, 'Fold the goods open, pack the dyestuff round them, warm liquid, chase the bubbles, lid resting'),
-          until(1440, at('typicalMin'), 43_200, 1440, 'no deeper than yesterday, or as deep as wanted'),
-          lift(10, 'Lift, let the bits dry on, then shake out'),
-        ],
-        lookFor: 'No deeper than yesterday’s picture. Heat alone may move the colour: note where the jar stood.',
+        phases: [charge(15, 'Fold the goods open, pack the dyestuff round them, warm liquid, chase the bubbles, lid resting'), ...DAYS_IN_A_JAR],
+        lookFor: LOOK_AT_A_JAR,
         treatment: 'dye',
         lid: 'resting',
         still: true,
       }),
     ],
-    cautions: ['Fermenting jars make gas: never sealed; open away from the face.'],
+    cautions: [JAR_GAS],
   }),
   method({
     id: 'jar-again',
@@ -178,18 +181,14 @@ const NO_HEAT: readonly Method[] = [
         title: 'Second load',
         where: 'same',
         liquor: 'uses',
-        phases: [
-          charge(10, 'Goods in, open and under, lid resting'),
-          until(1440, at('typicalMin'), 43_200, 1440, 'no deeper than yesterday, or as deep as wanted'),
-          lift(10, 'Lift, let the bits dry on, then shake out'),
-        ],
-        lookFor: 'No deeper than yesterday’s picture. Heat alone may move the colour: note where the jar stood.',
+        phases: [charge(10, 'Goods in, open and under, lid resting'), ...DAYS_IN_A_JAR],
+        lookFor: LOOK_AT_A_JAR,
         treatment: 'dye',
         lid: 'resting',
         still: true,
       }),
     ],
-    cautions: ['Fermenting jars make gas: never sealed; open away from the face.'],
+    cautions: [JAR_GAS],
   }),
   method({
     id: 'sun-tea',
