@@ -227,7 +227,7 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
       <Form.Item name="attendMin" label="Heat is on and nobody touched anything: ask after" extra="Empty: it is never asked.">
         <InputNumber suffix="min" placeholder="never" style={{ width: 220 }} />
       </Form.Item>
-      <TypedItem name="lookAt" label="What steeps for days is looked at" read={clock} placeholder="whenever a day is over" />
+      <TypedItem name="lookAt" label="What steeps for days is looked at" read={clock} placeholder="18:00" hint="Empty: whenever a day is over." />
       <Form.Item name="emergencyNumber" label="Emergency number">
         <Input maxLength={40} />
       </Form.Item>

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Dropdown } from 'antd';
+import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
 import { dueAdditions } from '@/core/run/dueAdditions';
@@ -105,14 +106,16 @@ function Later({ call, onAnswer }: { call: Nudge; onAnswer: Props['onAnswer'] })
   const { stepId } = call;
   if (!waits || call.stop) return null;
   const putOff = (min: number) =>
-    onAnswer([{ type: 'callPutOff', stepId, call: waits, untilMs: Math.round(clockMs() + min * 60_000) }], `put off for ${min} min`);
+    onAnswer([{ type: 'callPutOff', stepId, call: waits, untilMs: Math.round(clockMs() + min * 60_000) }], `put off for ${printDuration(min)}`);
   const letGo = goes && { key: 'go', label: 'Let it go, this time', onClick: () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') };
   return (
     <Dropdown
       trigger={['click']}
-      menu={{ items: [...PUT_OFF_MIN.map((min) => ({ key: min, label: `in ${min} min`, onClick: () => putOff(min) })), ...(letGo ? [letGo] : [])] }}
+      menu={{ items: [...PUT_OFF_MIN.map((min) => ({ key: min, label: `in ${printDuration(min)}`, onClick: () => putOff(min) })), ...(letGo ? [letGo] : [])] }}
     >
-      <Button size="large">Later</Button>
+      <Button size="large" className="call-quiet">
+        Later
+      </Button>
     </Dropdown>
   );
 }

@@ -1,3 +1,4 @@
+import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import { err, ok, type Result, unreachable } from '@/core/result';
 import { heatText, rolledText } from '@/core/run/describeEvent';
@@ -86,6 +87,6 @@ function callWaits(
   const call = nextCall.stop ? undefined : PUT_OFF_CALLS.find((one) => one === nextCall.act);
   if (!call) return err('This call does not wait.');
   if (what.min < 1 || what.min * MIN_MS > LONGEST_PUT_OFF_MS) return err('Between a minute and a day: “later 10 min”.');
-  return done(`in ${what.min} min: ${nextCall.text}`, { type: 'callPutOff', stepId, call, untilMs: Math.round(nowMs + what.min * MIN_MS) });
+  return done(`in ${printDuration(what.min)}: ${nextCall.text}`, { type: 'callPutOff', stepId, call, untilMs: Math.round(nowMs + what.min * MIN_MS) });
 }
 const MIN_MS = 60_000;
