@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 // Two tests at once, each with a server and a folder of its own, so that no test sees what another does.
+const READY_PORT = 4176;
 const FIRST_PORT = 4177;
 const WORKERS = 2;
 const port = FIRST_PORT + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
@@ -38,11 +39,12 @@ export default defineConfig({
       ],
     },
   },
-  webServer: Array.from({ length: WORKERS }, (_, i) => ({
-    command: `node bin/testServer.mjs ${FIRST_PORT + i}`,
-    url: `http://127.0.0.1:${FIRST_PORT + i}/api/v1/health`,
-    gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 10_000 },
-    timeout: 60_000,
+  // Playwright starts several one after the other: one command starts all at once.
+  webServer: {
+    command: `node bin/testServer.mjs ${READY_PORT} ${Array.from({ length: WORKERS }, (_, i) => FIRST_PORT + i).join(' ')}`,
+    url: `http://127.0.0.1:${READY_PORT}`,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+    timeout: 120_000,
     reuseExistingServer: false,
-  })),
+  },
 });

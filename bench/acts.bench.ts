@@ -20,7 +20,7 @@ test('an act is stored and acknowledged', async () => {
   const bare = await FolderStore.open({
     folder: path.join(folder, 'bare'),
     migrations: path.resolve('store/migrations'),
-    template: path.resolve('.cache/pg-template.tar'),
+    template: path.resolve('.cache/pg-template'),
     nowMs: () => 0,
     boot: 'test',
   });

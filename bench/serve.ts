@@ -19,7 +19,7 @@ export async function serve(port: number, demo: boolean): Promise<Served> {
       NEXT_MANUAL_SIG_HANDLE: 'true',
       HYNDLE_DATA: data,
       HYNDLE_DEMO: demo ? '1' : '',
-      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'),
+      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template'),
       PORT: String(port),
     },
     stdio: 'ignore',

@@ -15,7 +15,7 @@ afterAll(() => rmSync(root, { recursive: true, force: true }));
 const NOW = 20_780 * DAY_MS;
 const EVENTS = 100_000;
 const open = (folder: string) =>
-  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => NOW, boot: 'bench' });
+  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template'), nowMs: () => NOW, boot: 'bench' });
 
 const rand = seededChance(1);
 /** A few hundredths of a degree, as a real probe has them. */

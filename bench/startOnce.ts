@@ -6,7 +6,7 @@ const from = performance.now();
 const store = await FolderStore.open({
   folder: process.argv[2] ?? '',
   migrations: path.resolve('store/migrations'),
-  template: path.resolve('.cache/pg-template.tar'),
+  template: path.resolve('.cache/pg-template'),
   nowMs: Date.now,
   boot: 'bench',
 });

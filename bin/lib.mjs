@@ -7,7 +7,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
-export const TEMPLATE = path.join(ROOT, '.cache', 'pg-template.tar');
+export const TEMPLATE = path.join(ROOT, '.cache', 'pg-template');
 const NPM = process.platform === 'win32' ? 'npm.cmd' : 'npm';
 
 export function say(text) {

@@ -30,7 +30,7 @@ beforeAll(async () => {
   const store = await FolderStore.open({
     folder,
     migrations: path.resolve('store/migrations'),
-    template: path.resolve('.cache/pg-template.tar'),
+    template: path.resolve('.cache/pg-template'),
     nowMs: () => NOW,
     boot: 'test',
   });

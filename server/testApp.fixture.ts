@@ -41,7 +41,7 @@ async function storeIn(folder: string, nowMs: () => number, url: string | undefi
   const server = process.env.TEST_POSTGRES;
   return server
     ? ServerStore.open({ url: url ?? (await freshDatabase(server)), folder, migrations, nowMs })
-    : FolderStore.open({ folder, migrations, template: path.resolve('.cache/pg-template.tar'), nowMs, boot: 'test' });
+    : FolderStore.open({ folder, migrations, template: path.resolve('.cache/pg-template'), nowMs, boot: 'test' });
 }
 
 /** The same every time, so that examples stay as they are. */

@@ -1,12 +1,12 @@
-import { existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
-import { readFile, writeFile } from 'node:fs/promises';
+import { cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
-import { STEPS_TABLE, stepsDue } from './migrations';
+import { STEPS_TABLE, stepsDue, stepsMark } from './migrations';
 import { NewerData } from './upcasts';
 
 interface DatabaseOptions {
   readonly migrations: string;
+  /** The folder where empty databases lie ready to be copied. */
   readonly template: string | null;
 }
 
@@ -24,31 +24,41 @@ export async function openDatabase(folder: string, { migrations }: DatabaseOptio
   }
 }
 
-/** A new, empty database. */
+/** A new, empty database: a copy of the one that lies ready, since making one from nothing takes seconds. */
 export async function createDatabase(folder: string, { migrations, template }: DatabaseOptions): Promise<PGlite> {
-  let db: PGlite | null = null;
-  if (template && existsSync(template)) {
-    try {
-      db = await withTimeout(PGlite.create({ dataDir: folder, loadDataDir: new Blob([await readFile(template)]) }));
-    } catch {
-      // A damaged or older template is thrown away and made again.
-      rmSync(folder, { recursive: true, force: true });
-      rmSync(template, { force: true });
-    }
+  const ready = template && path.join(template, stepsMark(migrations));
+  if (ready && existsSync(ready)) {
+    cpSync(ready, folder, { recursive: true });
+    const copy = await openDatabase(folder, { migrations, template });
+    if (copy) return copy;
+    // A damaged one is thrown away and made again.
+    rmSync(folder, { recursive: true, force: true });
+    rmSync(ready, { recursive: true, force: true });
   }
-  if (!db) {
-    db = await PGlite.create(folder);
-    if (template) await saveTemplate(db, template);
-  }
+  const db = await PGlite.create(folder);
   await migrate(db, migrations);
-  return db;
+  if (!ready) return db;
+  await db.close();
+  layReady(folder, ready);
+  return PGlite.create(folder);
 }
 
-async function saveTemplate(db: PGlite, template: string): Promise<void> {
-  mkdirSync(path.dirname(template), { recursive: true });
-  const part = `${template}.${process.pid}.part`;
-  await writeFile(part, Buffer.from(await (await db.dumpDataDir('none')).arrayBuffer()));
-  renameSync(part, template);
+/** Keeps a copy of a closed database, and none of those that were made by other steps. */
+function layReady(folder: string, ready: string): void {
+  const home = path.dirname(ready);
+  mkdirSync(home, { recursive: true });
+  const part = `${ready}.${process.pid}.part`;
+  cpSync(folder, part, { recursive: true });
+  try {
+    renameSync(part, ready);
+  } catch {
+    // Another process was quicker; its copy is as good.
+    rmSync(part, { recursive: true, force: true });
+  }
+  for (const other of readdirSync(home)) {
+    const name = path.join(home, other);
+    if (!name.startsWith(ready)) rmSync(name, { recursive: true, force: true });
+  }
 }
 
 async function migrate(db: PGlite, folder: string): Promise<void> {

@@ -18,7 +18,7 @@ afterAll(() => rmSync(root, { recursive: true, force: true }));
 let folders = 0;
 const fresh = () => path.join(root, String(++folders));
 const open = (folder: string, boot: string) =>
-  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => 1, boot });
+  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template'), nowMs: () => 1, boot });
 
 /** An act on a lot; what was asked for and what was answered is taken down. */
 async function act(store: FolderStore, model: Model, id: string): Promise<boolean> {

@@ -20,7 +20,7 @@ import { loadTicks } from './weighing';
 
 const root = mkdtempSync(path.join(tmpdir(), 'hyndle-shelf-'));
 const open = (folder: string) =>
-  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs: () => 1, boot: 'test' });
+  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template'), nowMs: () => 1, boot: 'test' });
 const commit = (store: FolderStore, ...writes: RowWrite[]) => store.exclusive(() => store.commit(writes));
 afterAll(() => rmSync(root, { recursive: true, force: true }));
 

@@ -18,7 +18,7 @@ afterAll(() => rmSync(root, { recursive: true, force: true }));
 let folders = 0;
 const fresh = () => path.join(root, String(++folders));
 const open = (folder: string, boot = 'torture', nowMs = Date.now) =>
-  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template.tar'), nowMs, boot });
+  FolderStore.open({ folder, migrations: path.resolve('store/migrations'), template: path.resolve('.cache/pg-template'), nowMs, boot });
 
 const tell = (what: string, rounds: number, { acknowledged, lost, doubled, invented }: Verdict): void => {
   process.stdout.write(`${what}, ${rounds} rounds, seed ${SEED}: ${acknowledged} acknowledged, ${lost} lost, ${doubled} doubled, ${invented} invented\n`);

@@ -62,7 +62,7 @@ export function killed(folder: string, seed: number, afterMs: number, model: Mod
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, ['--import', 'tsx', 'store/tortureChild.fixture.ts', folder, String(seed), String(LOTS)], {
       stdio: ['ignore', 'pipe', 'pipe'],
-      env: { ...process.env, HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'), ...env },
+      env: { ...process.env, HYNDLE_TEMPLATE: path.resolve('.cache/pg-template'), ...env },
     });
     let complaint = '';
     child.stderr.on('data', (chunk: Buffer) => {

@@ -19,9 +19,25 @@ export function forwardPass(problem: ScheduleProblem): ScheduleResult {
 /** The pass without its bound, which is the same for every order. */
 export function onePass(problem: ScheduleProblem): ScheduleResult {
   const delays = new Map<string, number>();
+  const behind: Behind[] = [];
+  let tasks = problem.tasks;
   for (let repair = 0; repair < MAX_REPAIRS; repair++) {
-    const outcome = pass(problem, delays);
-    if (outcome.kind !== 'lagBroken') return outcome;
+    const outcome = pass({ ...problem, tasks }, delays);
+    if (outcome.kind === 'planned') return inOrder(outcome, problem.tasks);
+    if (outcome.kind === 'infeasible') return outcome;
+    if (outcome.kind === 'locked') {
+      const { taskId, firstId, keeperId } = outcome;
+      const [after, before] = [
+        { taskId, firstId },
+        { taskId: keeperId, firstId: taskId },
+      ];
+      // Behind the one that it is kept for; where that one waits for it, before the vessel is taken at all.
+      const [one, again] = [after, before].map((more) => [more, putBehind(problem.tasks, [...behind, more])] as const).find(([, order]) => order) ?? [];
+      if (!one || !again) return { kind: 'infeasible', taskId: outcome.taskId, reason: stuckReason(outcome.why) };
+      behind.push(one);
+      tasks = again;
+      continue;
+    }
     if (problem.tasks.find((task) => task.id === outcome.earlierId)?.pinnedStartMs !== null) {
       return { kind: 'infeasible', taskId: outcome.laterId, reason: 'It must follow closely on a step that is pinned too early.' };
     }
@@ -31,7 +47,40 @@ export function onePass(problem: ScheduleProblem): ScheduleResult {
   return { kind: 'infeasible', taskId: stuck?.id ?? '', reason: 'It must follow closely on a step before it, and no time was found where both fit.' };
 }
 
-type PassOutcome = ScheduleResult | { readonly kind: 'lagBroken'; readonly earlierId: string; readonly laterId: string; readonly newStartMs: number };
+/** A task that has to be placed after another, though it does not wait for anything of it. */
+interface Behind {
+  readonly taskId: string;
+  readonly firstId: string;
+}
+
+type PassOutcome =
+  | ScheduleResult
+  | { readonly kind: 'lagBroken'; readonly earlierId: string; readonly laterId: string; readonly newStartMs: number }
+  /** Its vessel is kept for `firstId`, which this order places later: the two wait for each other. */
+  | ({ readonly kind: 'locked'; readonly keeperId: string; readonly why: WhyNotEarlier } & Behind);
+
+/** The same plan with its tasks in the order of the chain. */
+export const inOrder = (result: Extract<ScheduleResult, { kind: 'planned' }>, tasks: readonly Task[]): Extract<ScheduleResult, { kind: 'planned' }> => {
+  const byId = new Map(result.placed.map((placed) => [placed.taskId, placed]));
+  return { ...result, placed: tasks.flatMap((task) => byId.get(task.id) ?? []) };
+};
+
+/** The tasks in an order as near to theirs as can be, some behind others. @returns null where they would wait for each other all the same */
+function putBehind(tasks: readonly Task[], behind: readonly Behind[]): Task[] | null {
+  const waiting = [...tasks];
+  const done = new Set<string>();
+  const order: Task[] = [];
+  const isReady = (task: Task) =>
+    task.after.every((link) => done.has(link.taskId)) && behind.every(({ taskId, firstId }) => taskId !== task.id || done.has(firstId));
+  while (waiting.length > 0) {
+    const at = waiting.findIndex(isReady);
+    const [next] = at < 0 ? [] : waiting.splice(at, 1);
+    if (!next) return null;
+    done.add(next.id);
+    order.push(next);
+  }
+  return order;
+}
 
 interface Busy extends Window {
   readonly taskId: string;
@@ -89,7 +138,13 @@ function pass(problem: ScheduleProblem, delays: ReadonlyMap<string, number>): Pa
       return { kind: 'infeasible', taskId: task.id, reason: 'It is pinned before the steps it follows are done.' };
     }
     const found = place(task, pin ?? earliestMs, pin !== null ? { why: 'pinned' } : why, problem, { vessels, heats, hands });
-    if ('stuck' in found) return { kind: 'infeasible', taskId: task.id, reason: stuckReason(found.stuck) };
+    if ('stuck' in found) {
+      const why = found.stuck;
+      const firstId = why.why === 'vesselTaken' ? keptFor(why.taskId) : null;
+      if (why.why === 'vesselTaken' && firstId && firstId !== task.id && !placed.has(firstId))
+        return { kind: 'locked', taskId: task.id, firstId, keeperId: why.taskId, why };
+      return { kind: 'infeasible', taskId: task.id, reason: stuckReason(found.stuck) };
+    }
     if (pin !== null && found.startMs !== pin) return { kind: 'infeasible', taskId: task.id, reason: 'It is pinned to a time when it cannot run.' };
     for (const link of task.after) {
       const before = placed.get(link.taskId);

@@ -1,5 +1,5 @@
 import { seededChance } from '../chance';
-import { boundMs as boundOf, forwardPass, onePass } from './forward';
+import { boundMs as boundOf, forwardPass, inOrder, onePass } from './forward';
 import type { ScheduleProblem, ScheduleResult, Task } from './problem';
 
 /** Orders tried: some hundreds for a small plan, fewer for a big one, so that all take about a tenth of a second. */
@@ -17,17 +17,12 @@ export function bestOrder(problem: ScheduleProblem): ScheduleResult {
   for (let i = 0; i < triesFor(problem.tasks.length); i++) {
     if (best.kind === 'planned' && endOf(best) <= boundMs) break;
     const tried = onePass({ ...problem, tasks: shuffled(problem.tasks, chance) });
-    if (tried.kind === 'planned' && (best.kind === 'infeasible' || endOf(tried) < endOf(best))) best = inOrder(tried, problem.tasks, boundMs);
+    if (tried.kind === 'planned' && (best.kind === 'infeasible' || endOf(tried) < endOf(best))) best = { ...inOrder(tried, problem.tasks), boundMs };
   }
   return best;
 }
 
 const endOf = (result: Extract<ScheduleResult, { kind: 'planned' }>): number => Math.max(...result.placed.map((placed) => placed.endMs));
-
-const inOrder = (result: Extract<ScheduleResult, { kind: 'planned' }>, tasks: readonly Task[], boundMs: number): ScheduleResult => {
-  const byId = new Map(result.placed.map((placed) => [placed.taskId, placed]));
-  return { ...result, boundMs, placed: tasks.flatMap((task) => byId.get(task.id) ?? []) };
-};
 
 /** Another order in which every task still comes after what it waits for. */
 function shuffled(tasks: readonly Task[], chance: () => number): Task[] {

@@ -123,8 +123,8 @@ describe('the forward pass', () => {
     const held = forwardPass(
       problem([
         task('a', [seg(10)], { vesselId: 'pot', keepsVesselFor: 'c' }),
-        task('b', [seg(10)], { vesselId: 'pot' }),
-        task('c', [seg(10)], { vesselId: 'pot', after: [...follows('a'), ...follows('b')] }),
+        task('b', [seg(10)], { vesselId: 'pot', after: follows('a') }),
+        task('c', [seg(10)], { vesselId: 'pot', after: follows('b') }),
       ]),
     );
     expect(held).toMatchObject({ kind: 'infeasible', taskId: 'b', reason: expect.stringContaining('another vessel') });
@@ -219,14 +219,34 @@ describe('orders', () => {
     task('mordant', [seg(60)], { vesselId: 'pot' }),
     task('dye', [seg(60)], { vesselId: 'pot', after: [...follows('extract'), ...follows('mordant')] }),
   ];
-  test('an order that works is found, and told in the order of the chain', () => {
-    expect(forwardPass(problem(tasks)).kind).toBe('infeasible');
-    const found = bestOrder(problem(tasks));
+  test.each([
+    ['one pass', forwardPass],
+    ['the best order', bestOrder],
+  ])('an order that works is found, and told in the order of the chain: %s', (_, plan) => {
+    const found = plan(problem(tasks));
     if (found.kind !== 'planned') throw new Error(found.reason);
     expect(found.placed.map((placed) => [placed.taskId, placed.startMs / H])).toEqual([
       ['extract', 9],
       ['mordant', 8],
       ['dye', 10],
+    ]);
+  });
+  test('two extracts and one free pot: the second begins when the bath of the first is empty', () => {
+    const pot = { vesselId: 'pot' };
+    const two = [
+      task('extract-1', [seg(60)], { ...pot, keepsVesselFor: 'dye-1' }),
+      task('extract-2', [seg(60)], { ...pot, keepsVesselFor: 'dye-2' }),
+      task('dye-1', [seg(60)], { ...pot, after: follows('extract-1'), keepsVesselFor: 'rest-1' }),
+      task('dye-2', [seg(60)], { ...pot, after: follows('extract-2') }),
+      task('rest-1', [seg(30)], { ...pot, after: follows('dye-1') }),
+    ];
+    const placed = run(problem(two));
+    expect(Object.entries(placed).map(([id, { startMs }]) => [id, startMs / H])).toEqual([
+      ['extract-1', 8],
+      ['extract-2', 10.5],
+      ['dye-1', 9],
+      ['dye-2', 11.5],
+      ['rest-1', 10],
     ]);
   });
   test('the same problem gives the same plan', () => expect(bestOrder(problem(tasks))).toEqual(bestOrder(problem(tasks))));

@@ -23,7 +23,7 @@ const open = (name: string, nowMs = () => 5) =>
   FolderStore.open({
     folder: path.join(root, name),
     migrations: path.resolve('store/migrations'),
-    template: path.resolve('.cache/pg-template.tar'),
+    template: path.resolve('.cache/pg-template'),
     nowMs,
     boot: 'test',
   });
@@ -145,7 +145,7 @@ describe('one file with everything', () => {
     await merge(other, readArchive(file));
     await other.close();
     const done = spawnSync(process.execPath, ['--import', 'tsx', 'store/cli/restore.ts', before, '--exact'], {
-      env: { ...process.env, HYNDLE_DATA: path.join(root, 'four'), HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar') },
+      env: { ...process.env, HYNDLE_DATA: path.join(root, 'four'), HYNDLE_TEMPLATE: path.resolve('.cache/pg-template') },
       encoding: 'utf8',
     });
     expect(done.stdout).toMatch(/Everything is as it was 2026-11-25T12:00:00.000Z. What was here is kept in /);

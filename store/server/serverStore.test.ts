@@ -22,8 +22,7 @@ let url = '';
 let folders = 0;
 const fresh = () => path.join(root, String(++folders));
 const open = (folder = fresh(), at = url) => ServerStore.open({ url: at, folder, migrations, nowMs: () => AT });
-const inFolder = (folder = fresh()) =>
-  FolderStore.open({ folder, migrations, template: path.resolve('.cache/pg-template.tar'), nowMs: () => AT, boot: 'test' });
+const inFolder = (folder = fresh()) => FolderStore.open({ folder, migrations, template: path.resolve('.cache/pg-template'), nowMs: () => AT, boot: 'test' });
 beforeEach(async () => {
   url = await freshDatabase(process.env.TEST_POSTGRES as string);
 });

@@ -26,7 +26,7 @@ export async function startBuilt(port: number, data: string, env: Readonly<Recor
       NEXT_MANUAL_SIG_HANDLE: 'true',
       HYNDLE_DATA: data,
       HYNDLE_DEMO: '',
-      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template.tar'),
+      HYNDLE_TEMPLATE: path.resolve('.cache/pg-template'),
       PORT: String(port),
       ...env,
     },
