@@ -16,6 +16,7 @@ const how = z.discriminatedUnion('kind', [
     stage,
     methodId: id.nullable(),
     params: z.record(paramKey, numberOrRange(z.number().min(0).max(1_000_000)).nullable()),
+    dyestuffId: id.optional(),
   }),
   z.strictObject({ kind: z.literal('figure'), stage, param: paramKey, value: z.number().min(0).max(1_000_000) }),
   z.strictObject({ kind: z.literal('dyestuff'), dyestuffId: id }),

@@ -56,6 +56,23 @@ test('strengths want a bath each, and each dyebath says which', () => {
   expect(told(items).filter((step) => step.startsWith('scour') || step.startsWith('rinse'))).toEqual(['scour-protein all', 'rinse all']);
 });
 
+test('a level’s own plant goes into its step, beside the plant of the bath', () => {
+  const simmered = { kind: 'step', stage: 'tannin', methodId: 'tannin-simmer', params: {}, dyestuffId: 'oak-gall' } as const;
+  const none = { kind: 'step', stage: 'tannin', methodId: null, params: {} } as const;
+  const { items } = chain({
+    id: 'tannin',
+    name: 'Tannin',
+    levels: [
+      { name: 'none', how: none },
+      { name: 'gall', how: simmered },
+    ],
+  });
+  expect(items.filter(({ dyestuffId }) => dyestuffId !== null).map(({ methodId, dyestuffId }) => [methodId, dyestuffId])).toEqual([
+    ['tannin-simmer', 'oak-gall'],
+    ['extract-fresh', 'weld'],
+  ]);
+});
+
 test('a control gets nothing', () => {
   const { items, pieces } = chain(MORDANTS);
   const control = pieces.find(({ cell }) => cell === null)?.lotId as string;

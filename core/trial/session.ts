@@ -123,7 +123,7 @@ function levelSteps(trial: Pick<Trial, 'factors'>, pieces: readonly TrialPiece[]
     factor.levels.flatMap(({ how }, level) => {
       const own = pieces.filter((piece) => piece.cell?.[i] === level);
       if (how.kind !== 'step' || how.stage !== stage || how.methodId === null || own.length === 0) return [];
-      return [{ id: ids.next(), methodId: how.methodId, params: how.params, dyestuffId: null, lotIds: own.map(({ lotId }) => lotId) }];
+      return [{ id: ids.next(), methodId: how.methodId, params: how.params, dyestuffId: how.dyestuffId ?? null, lotIds: own.map(({ lotId }) => lotId) }];
     }),
   );
 }

@@ -43,8 +43,14 @@ export type LevelHow =
   | { readonly kind: 'hand' }
   /** The pieces are cut from this lot. */
   | { readonly kind: 'lot'; readonly lotId: string }
-  /** A step of this stage; null: it is left out. */
-  | { readonly kind: 'step'; readonly stage: StepKind; readonly methodId: string | null; readonly params: Readonly<Record<string, Known>> }
+  /** A step of this stage, with its own plant where its method asks for one; null: it is left out. */
+  | {
+      readonly kind: 'step';
+      readonly stage: StepKind;
+      readonly methodId: string | null;
+      readonly params: Readonly<Record<string, Known>>;
+      readonly dyestuffId?: string;
+    }
   /** A figure of the steps of this stage, in a bath of its own. */
   | { readonly kind: 'figure'; readonly stage: StepKind; readonly param: string; readonly value: number }
   /** Another plant in a bath of its own. */

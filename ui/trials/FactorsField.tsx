@@ -5,7 +5,7 @@ import type { Method } from '@/core/method/method';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { MOST_FACTORS, MOST_LEVELS } from '@/core/trial/trial';
 import { newId } from '../api/newId';
-import { FACTOR_KINDS, FACTOR_NAME, type FactorDraft, type FactorKind, FIGURE_OF, NONE, STAGE_OF, stepPickName } from './trialDraft';
+import { FACTOR_KINDS, FACTOR_NAME, type FactorDraft, type FactorKind, FIGURE_OF, NONE, plantPicks, STAGE_OF, stepPickName } from './trialDraft';
 
 /** All of them in sight: nobody looks for the last one under the edge of a list. */
 const ALL_KINDS_PX = FACTOR_KINDS.length * 40;
@@ -48,7 +48,10 @@ export function FactorsField({ value: factors = [], onChange, choices }: Props) 
               style={{ width: 140 }}
             />
           ) : null}
-          <Levels factor={factor} choices={choices} onPicks={(picks) => set(factors.with(i, { ...factor, picks }))} />
+          <div className="stack stack-tight" style={{ flex: '1 1 260px', minWidth: 220 }}>
+            <Levels factor={factor} choices={choices} onPicks={(picks) => set(factors.with(i, { ...factor, picks }))} />
+            <Plants factor={factor} choices={choices} onPlants={(plants) => set(factors.with(i, { ...factor, plants }))} />
+          </div>
           <Button type="text" onClick={() => set(factors.toSpliced(i, 1))}>
             Remove
           </Button>
@@ -89,9 +92,28 @@ function Levels({ factor, choices, onPicks }: { factor: FactorDraft; choices: Ch
       options={isTyped ? [] : optionsOf(factor, choices)}
       {...(isTyped ? { open: false, suffix: null } : {})}
       onChange={onPicks}
-      style={{ flex: '1 1 260px', minWidth: 220 }}
     />
   );
+}
+
+/** What the levels are done with whose method asks for a plant: a tannin of galls or of bark. */
+function Plants({ factor, choices, onPlants }: { factor: FactorDraft; choices: Choices; onPlants: (plants: Readonly<Record<string, string>>) => void }) {
+  const names = new Map(choices.methods.map(({ id, name }) => [id, name]));
+  return plantPicks(factor, choices.methods).map((pick) => {
+    const name = stepPickName(pick, (id) => names.get(id) ?? id);
+    return (
+      <Select
+        key={pick}
+        aria-label={`Plant for ${name}`}
+        value={factor.plants?.[pick] ?? null}
+        prefix={<span className="quiet">{name}, with</span>}
+        placeholder="which plant"
+        showSearch={{ optionFilterProp: 'label' }}
+        options={choices.dyestuffs.map((one) => ({ value: one.id, label: one.name }))}
+        onChange={(dyestuffId) => onPlants({ ...factor.plants, [pick]: dyestuffId })}
+      />
+    );
+  });
 }
 
 function optionsOf({ kind, picks }: FactorDraft, { methods, dyestuffs, lots }: Choices): { value: string; label: string }[] {

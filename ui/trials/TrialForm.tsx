@@ -15,7 +15,7 @@ import { massReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { type Choices, FactorsField } from './FactorsField';
 import { TrialTime } from './TrialTime';
-import { costOf, type FactorDraft, FIGURE_OF, figureOf, type NameOf, type TrialValues, trialBody } from './trialDraft';
+import { costOf, type FactorDraft, levelsFault, type NameOf, type TrialValues, trialBody } from './trialDraft';
 
 /** Ways that treat all lots alike: what differs is said by the trial, not by the way. */
 const EVEN_WAYS = WAYS.filter(({ steps }) => steps.every(({ nth }) => nth === undefined));
@@ -81,7 +81,14 @@ export function TrialForm({ choices, start = {}, onMade, onClose }: Props) {
               label="What differs"
               extra="The first level of each is what the others are held against."
               validateTrigger={[]}
-              rules={[{ validator: (_rule, factors: readonly FactorDraft[]) => figuresFault(factors) }]}
+              rules={[
+                {
+                  validator: async (_rule, factors: readonly FactorDraft[]) => {
+                    const fault = levelsFault(factors, choices.methods, nameOf);
+                    if (fault) throw new Error(fault);
+                  },
+                },
+              ]}
             >
               <FactorsField choices={choices} />
             </Form.Item>
@@ -139,14 +146,6 @@ export function TrialForm({ choices, start = {}, onMade, onClose }: Props) {
       }}
     </FormSheet>
   );
-}
-
-function figuresFault(factors: readonly FactorDraft[]): Promise<void> {
-  for (const { kind, picks } of factors) {
-    const bad = FIGURE_OF[kind] ? picks.find((pick) => figureOf(pick) === null) : undefined;
-    if (bad !== undefined) return Promise.reject(new Error(`“${bad}” is no figure above 0. Write 0.5 or 60.`));
-  }
-  return Promise.resolve();
 }
 
 /** Cells, pieces, fibre and baths; and what even the finished trial will not tell. */

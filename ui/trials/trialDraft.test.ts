@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest';
-import { costOf, type FactorDraft, factorOf, figureOf, NONE, type TrialValues, trialBody } from './trialDraft';
+import { METHODS } from '@/core/method/library';
+import type { Method } from '@/core/method/method';
+import { costOf, type FactorDraft, factorOf, figureOf, levelsFault, NONE, type TrialValues, trialBody } from './trialDraft';
 
 const nameOf = (id: string) => ({ 'alum-10': 'Alum, low', 'iron-dip': 'Iron dip', 'lot-1': 'Hemp jersey' })[id] ?? id;
 const factor = (kind: FactorDraft['kind'], ...picks: string[]): FactorDraft => ({ id: kind, kind, name: '', picks });
@@ -42,6 +44,19 @@ test('levels know how they come about', () => {
   expect(factorOf({ ...factor('other', 'weak', 'strong'), name: 'Dip' }, nameOf)).toMatchObject({
     name: 'Dip',
     levels: [{ how: { kind: 'hand' } }, { name: 'strong' }],
+  });
+});
+
+test('a level whose method asks for a plant is asked for it, and takes it into the session', () => {
+  const methods = [{ ...(METHODS.find(({ needsDyestuff, stage }) => needsDyestuff && stage === 'tannin') as Method) }];
+  const [{ id: gall } = { id: '' }] = methods;
+  const tannin = factor('tannin', NONE, gall);
+  expect(levelsFault([tannin], methods, nameOf)).toBe(`Choose the plant for ${gall}.`);
+  const chosen = { ...tannin, plants: { [gall]: 'oak-gall' } };
+  expect(levelsFault([chosen], methods, nameOf)).toBeNull();
+  expect(factorOf(chosen, nameOf).levels[1]).toEqual({
+    name: `${gall}, oak-gall`,
+    how: { kind: 'step', stage: 'tannin', methodId: gall, params: {}, dyestuffId: 'oak-gall' },
   });
 });
 

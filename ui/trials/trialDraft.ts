@@ -1,7 +1,7 @@
 import type { TrialInput } from '@/contract/trials';
 import { readStepPick } from '@/core/compare/trialLevels';
 import { readNumber } from '@/core/measure/parseNumber';
-import type { StepKind } from '@/core/method/method';
+import type { Method, StepKind } from '@/core/method/method';
 import { cannotTell, cellCount, pieceCount } from '@/core/trial/design';
 import { cutsOf } from '@/core/trial/pieces';
 import { bathCount } from '@/core/trial/session';
@@ -33,6 +33,8 @@ export interface FactorDraft {
   readonly name: string;
   /** Ids, figures as they were typed, or names. */
   readonly picks: readonly string[];
+  /** By pick: what it is done with, where its method asks for a plant. */
+  readonly plants?: Readonly<Record<string, string>>;
 }
 
 export interface TrialValues {
@@ -78,11 +80,12 @@ export function stepPickName(pick: string, nameOf: NameOf): string {
   return value === undefined ? nameOf(methodId) : `${nameOf(methodId)}, ${value} %`;
 }
 
-function levelOf(kind: FactorKind, pick: string, nameOf: NameOf): TrialLevel {
+function levelOf(kind: FactorKind, pick: string, plantId: string | undefined, nameOf: NameOf): TrialLevel {
   const [step, figure] = [STAGE_OF[kind], FIGURE_OF[kind]];
   if (step) {
     if (pick === NONE) return { name: 'none', how: { kind: 'step', stage: step.stage, methodId: null, params: {} } };
-    return { name: stepPickName(pick, nameOf), how: { kind: 'step', stage: step.stage, ...readStepPick(pick) } };
+    const name = [stepPickName(pick, nameOf), ...(plantId ? [nameOf(plantId)] : [])].join(', ');
+    return { name, how: { kind: 'step', stage: step.stage, ...readStepPick(pick), ...(plantId ? { dyestuffId: plantId } : {}) } };
   }
   if (figure) {
     const value = figureOf(pick) ?? 0;
@@ -93,11 +96,11 @@ function levelOf(kind: FactorKind, pick: string, nameOf: NameOf): TrialLevel {
   return { name: pick, how: { kind: 'hand' } };
 }
 
-export const factorOf = ({ id, kind, name, picks }: FactorDraft, nameOf: NameOf): TrialFactor => ({
+export const factorOf = ({ id, kind, name, picks, plants }: FactorDraft, nameOf: NameOf): TrialFactor => ({
   id,
   name: kind === 'other' && name.trim() !== '' ? name.trim() : FACTOR_NAME[kind],
   levels: picks.map((pick) => {
-    const level = levelOf(kind, pick, nameOf);
+    const level = levelOf(kind, pick, plants?.[pick], nameOf);
     return { ...level, name: level.name.slice(0, 60) };
   }),
 });
@@ -120,6 +123,21 @@ export function trialBody(
     controls: values.controls ?? 0,
     pieceG,
   };
+}
+
+/** The levels whose method asks for a plant, by pick. */
+export const plantPicks = ({ kind, picks }: FactorDraft, methods: readonly Method[]): string[] =>
+  STAGE_OF[kind] ? picks.filter((pick) => methods.some(({ id, needsDyestuff }) => needsDyestuff && id === readStepPick(pick).methodId)) : [];
+
+/** What keeps the levels from being levels, in words. */
+export function levelsFault(factors: readonly FactorDraft[], methods: readonly Method[], nameOf: NameOf): string | null {
+  for (const factor of factors) {
+    const bad = FIGURE_OF[factor.kind] ? factor.picks.find((pick) => figureOf(pick) === null) : undefined;
+    if (bad !== undefined) return `“${bad}” is no figure above 0. Write 0.5 or 60.`;
+    const bare = plantPicks(factor, methods).find((pick) => !factor.plants?.[pick]);
+    if (bare !== undefined) return `Choose the plant for ${stepPickName(bare, nameOf)}.`;
+  }
+  return null;
 }
 
 export interface Cost {
