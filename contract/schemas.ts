@@ -131,7 +131,8 @@ export const homeInput = z.strictObject({
   scales: z
     .array(z.strictObject({ id, name: nameText, readsToG: z.number().gt(0, 'A scale reads to more than 0 g.').max(1000), mostG: grams.nullable() }))
     .max(12),
-  probes: z.array(z.strictObject({ id, name: nameText })).max(24),
+  /** What each reads in melting ice and in boiling water; null: nobody looked, left out: as it was. */
+  probes: z.array(z.strictObject({ id, name: nameText, iceReadsC: bathC.nullable().optional(), boilReadsC: bathC.nullable().optional() })).max(24),
   circuitW: z.number().gt(0).max(50_000).nullable(),
   childrenOrPets: z.boolean(),
   emergencyNumber: line(40),
@@ -334,6 +335,8 @@ export const readingsInput = z.strictObject({
     .array(z.strictObject({ atMs: instantMs.optional(), bathC }))
     .min(1)
     .max(5000),
+  /** Of another instrument, such as a logger: the probe’s own correction is not added. */
+  isCorrected: z.boolean().optional(),
 });
 
 export const simPotInput = z.strictObject({

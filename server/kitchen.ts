@@ -4,6 +4,7 @@ import { boilingC } from '@/core/heat/boiling';
 import type { SimPot } from '@/core/heat/simPot';
 import { simPotC, turnKnobs } from '@/core/heat/simPot';
 import { type Home, wattUnder } from '@/core/kitchen/home';
+import { calibrationFault } from '@/core/probe/calibrate';
 import { loadHome } from '@/store/home';
 import { loadSimPot, loadVessel, simPotTable, type VesselRow } from '@/store/vessels';
 import type { App } from './app';
@@ -35,8 +36,21 @@ export function editHome(app: App, input: HomeInput & { revision: number }): Pro
     const had = await homeOf(app);
     if (had.revision !== input.revision) throw conflict('The kitchen was changed somewhere else meanwhile. Load it again; nothing was overwritten.');
     // A script that knows nothing of measures or water leaves them as they are.
+    const probes = input.probes.map((probe) => {
+      const before = had.probes.find(({ id }) => id === probe.id);
+      return {
+        ...probe,
+        iceReadsC: probe.iceReadsC === undefined ? before?.iceReadsC : probe.iceReadsC,
+        boilReadsC: probe.boilReadsC === undefined ? before?.boilReadsC : probe.boilReadsC,
+      };
+    });
+    probes.forEach((probe, i) => {
+      const fault = calibrationFault(probe, boilingC(input.altitudeM));
+      if (fault) throw invalid('A probe is far off.', [{ at: `probes.${i}`, message: fault }]);
+    });
     const row: Home = {
       ...input,
+      probes,
       measures: input.measures ?? had.measures,
       water: input.water ?? had.water,
       attendMin: input.attendMin === undefined ? had.attendMin : input.attendMin,

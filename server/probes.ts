@@ -1,7 +1,10 @@
+import { boilingC } from '@/core/heat/boiling';
 import type { Reading } from '@/core/hold/credit';
+import { corrected } from '@/core/probe/calibrate';
 import type { Readings } from '@/store/readings/readings';
 import { knowsProbe } from '@/store/vessels';
 import type { App } from './app';
+import { homeOf } from './kitchen';
 import { invalid, Problem } from './problem';
 
 const SLACK_MS = 60_000;
@@ -9,19 +12,22 @@ const HOUR_MS = 3_600_000;
 
 /** The door for every probe, real or simulated. A reading without a time is taken as read now; sent twice it counts once. */
 export function recordReadings(
-  { store, live, nowMs }: App,
+  app: App,
   probeId: string,
   input: readonly { atMs?: number | undefined; bathC: number }[],
+  isCorrected = false,
 ): Promise<{ stored: number }> {
+  const { store, live, nowMs } = app;
   const atMs = nowMs();
   const ahead = input.findIndex((reading) => (reading.atMs ?? atMs) > atMs + SLACK_MS);
   if (ahead >= 0) {
     throw invalid('A reading lies in the future. Check the clock of the probe.', [{ at: `readings.${ahead}.atMs`, message: 'This time has not come yet.' }]);
   }
-  const readings: Reading[] = input.map((reading) => ({ atMs: reading.atMs ?? atMs, bathC: reading.bathC })).sort((a, b) => a.atMs - b.atMs);
+  const read: Reading[] = input.map((reading) => ({ atMs: reading.atMs ?? atMs, bathC: reading.bathC })).sort((a, b) => a.atMs - b.atMs);
   return store.exclusive(async () => {
     if (!(await knowsProbe(store.db, probeId)))
       throw new Problem(404, 'Not found', `No vessel of this kitchen has a probe “${probeId}”. Name it at its vessel first, under Shelf.`);
+    const readings = isCorrected ? read : await rightened(app, probeId, read);
     await store.appendReadings(
       probeId,
       readings.map((reading) => [reading.atMs, reading.bathC]),
@@ -29,6 +35,15 @@ export function recordReadings(
     live.publish({ kind: 'readings', probeId, readings });
     return { stored: readings.length };
   });
+}
+
+/** As the bath is, where its probe was held into ice or boiling water. What was kept before stays as it was kept. */
+async function rightened(app: App, probeId: string, read: Reading[]): Promise<Reading[]> {
+  const home = await homeOf(app);
+  const probe = home.probes.find(({ id }) => id === probeId);
+  if (probe?.iceReadsC == null && probe?.boilReadsC == null) return read;
+  const boilC = boilingC(home.altitudeM);
+  return read.map(({ atMs, bathC }) => ({ atMs, bathC: corrected(bathC, probe, boilC) }));
 }
 
 /** Longer than this, a stretch is told by its minutes; longer still, by its hours. */

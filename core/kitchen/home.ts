@@ -1,5 +1,6 @@
 import type { Known } from '../figure';
 import type { Measures } from '../measure/measures';
+import type { Calibration } from '../probe/calibrate';
 import type { Diary } from '../schedule/diary';
 import type { HeatSource } from './heatSource';
 import type { Scale } from './scale';
@@ -9,12 +10,17 @@ import type { Vessel } from './vessel';
 export const wattUnder = (home: Pick<Home, 'heatSources'>, vessel: Pick<Vessel, 'heatSourceId'> | null | undefined): number | null =>
   home.heatSources.find((source) => source.id === vessel?.heatSourceId)?.maxW ?? null;
 
+export interface HomeProbe extends Calibration {
+  readonly id: string;
+  readonly name: string;
+}
+
 export interface Home {
   readonly diary: Diary;
   readonly altitudeM: number;
   readonly heatSources: readonly HeatSource[];
   readonly scales: readonly Scale[];
-  readonly probes: readonly { readonly id: string; readonly name: string }[];
+  readonly probes: readonly HomeProbe[];
   /** What one electric circuit gives, W; null when nobody looked. */
   readonly circuitW: number | null;
   readonly childrenOrPets: boolean;

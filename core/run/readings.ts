@@ -1,7 +1,7 @@
 import type { Reading } from '../hold/credit';
 import type { PlanStep } from '../plan/plan';
+import { believed, type Doubt, doubtNow, doubtsOf } from './doubts';
 import type { StepState } from './fold';
-import { withoutJumps } from './jumps';
 
 /** Where a step stands and stood: from its begin on, each with when it came there. */
 const staysOf = (
@@ -29,10 +29,19 @@ function probedIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, of: (vesse
 
 /** Typed and probe temperatures of one step in time order, as far as they are believed; after a move the other vessel's probe is the one that counts. */
 export const readingsOf = (step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): Reading[] =>
-  [...probedIn(step, state, (vesselId) => withoutJumps(byVessel[vesselId] ?? [])), ...state.typedC].sort((a, b) => a.atMs - b.atMs);
+  [...probedIn(step, state, (vesselId) => believed(byVessel[vesselId] ?? [])), ...state.typedC].sort((a, b) => a.atMs - b.atMs);
 
-/** How many readings of its probes jumped away alone and back: kept, and not believed. */
-export function jumpsIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): number {
-  const count = (of: (vesselId: string) => readonly Reading[]) => probedIn(step, state, of).length;
-  return count((vesselId) => byVessel[vesselId] ?? []) - count((vesselId) => withoutJumps(byVessel[vesselId] ?? []));
+/** How many readings of its probes are kept and not believed, by why. */
+export function doubtedIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): Readonly<Record<Doubt, number>> {
+  const count = (doubt: Doubt) =>
+    probedIn(step, state, (vesselId) => {
+      const readings = byVessel[vesselId] ?? [];
+      const doubts = doubtsOf(readings);
+      return readings.filter((_, i) => doubts.get(i) === doubt);
+    }).length;
+  return { impossible: count('impossible'), jumped: count('jumped'), stuck: count('stuck') };
 }
+
+/** What the probe of a step says now that is not believed; null: it is believed, or there is none. */
+export const probeDoubt = (step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): ReturnType<typeof doubtNow> =>
+  doubtNow(probedIn(step, state, (vesselId) => byVessel[vesselId] ?? []));

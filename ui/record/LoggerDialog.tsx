@@ -55,7 +55,7 @@ export function LoggerDialog({ zone, vesselIds, onClose }: Props) {
       let done = 0;
       for (; done < readings.length && !stopped.current; done += PIECE) {
         setSending({ state: 'going', done });
-        await post(`/probes/${encodeURIComponent(vessel.probeId)}/readings`, { readings: readings.slice(done, done + PIECE) });
+        await post(`/probes/${encodeURIComponent(vessel.probeId)}/readings`, { readings: readings.slice(done, done + PIECE), isCorrected: true });
       }
       if (done < readings.length) {
         setSending({ state: 'not' });

@@ -5,8 +5,9 @@ import type { RunView } from '@/contract/views';
 import { countText } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
 import type { StepClock } from '@/core/run/clock';
+import { DOUBTS, type Doubt } from '@/core/run/doubts';
 import { foldRun } from '@/core/run/fold';
-import { jumpsIn, readingsOf } from '@/core/run/readings';
+import { doubtedIn, readingsOf } from '@/core/run/readings';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
 import { later } from '../shell/later';
@@ -34,7 +35,7 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
     return plan.steps.flatMap((step) => {
       const own = state.steps[step.id];
       const readings = own ? readingsOf(step, own, view.readings) : [];
-      return own && readings.length > 1 ? [{ step, readings, jumps: jumpsIn(step, own, view.readings) }] : [];
+      return own && readings.length > 1 ? [{ step, readings, doubted: doubtedIn(step, own, view.readings) }] : [];
     });
   }, [plan, view.events, view.readings]);
   const shown = measured.find((entry) => entry.step.id === (chosenStepId ?? picked)) ?? measured.find((entry) => entry.step.kind === 'dye') ?? measured[0];
@@ -72,8 +73,7 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
         Ink: the bath. Grey strip: the band{hold?.bandC ? ` ${print.band(hold.bandC)}` : ' is unknown'}.{' '}
         {hold?.ceilingC == null ? '' : `Dashed: never above ${print.temperature(hold.ceilingC)}. `}
         Highest {highest}
-        {clock?.lowestHoldC == null ? '' : `, lowest in the hold ${print.temperature(clock.lowestHoldC)}`}.
-        {shown.jumps === 0 ? '' : ` ${countText(shown.jumps, 'reading')} of the probe jumped away alone and back: kept in the table, not believed here.`}
+        {clock?.lowestHoldC == null ? '' : `, lowest in the hold ${print.temperature(clock.lowestHoldC)}`}.{doubtedText(shown.doubted)}
       </p>
     </Panel>
   );
@@ -90,4 +90,16 @@ function TakeReadings({ plan }: { plan: Plan }) {
       {open ? <LoggerDialog zone={plan.home.diary.zone} vesselIds={vesselIds} onClose={() => setOpen(false)} /> : null}
     </>
   );
+}
+
+const SAYS: Record<Doubt, string> = {
+  jumped: 'jumped away alone and back',
+  impossible: 'can be no bath',
+  stuck: 'never changed any more, as if the probe hung',
+};
+
+/** What the probe said and nobody believes, in words. */
+function doubtedText(doubted: Readonly<Record<Doubt, number>>): string {
+  const said = DOUBTS.filter((doubt) => doubted[doubt] > 0).map((doubt) => `${countText(doubted[doubt], 'reading')} ${SAYS[doubt]}`);
+  return said.length === 0 ? '' : ` Of the probe ${said.join(', ')}: kept in the table, not believed here.`;
 }

@@ -10,7 +10,7 @@ import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';
 import { hardnessReader, hardnessText } from '../form/hardnessReader';
 import { TypedItem } from '../form/TypedItem';
-import { clockReader, massReader, typedValue } from '../form/typed';
+import { clockReader, massReader, temperatureReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { type HomePart, PART_TITLE, WEEKDAYS } from './homeSentences';
 
@@ -23,21 +23,29 @@ interface ScaleRow {
   readonly readsTo: string;
   readonly most: string;
 }
+interface ProbeRow {
+  readonly id: string;
+  readonly name: string;
+  readonly iceReads: string;
+  readonly boilReads: string;
+}
 /** The home with its typed figures as texts; what a part does not show travels along unchanged. */
-interface Values extends Omit<Home, 'scales' | 'circuitW' | 'altitudeM' | 'water' | 'lookAt'> {
+interface Values extends Omit<Home, 'scales' | 'probes' | 'circuitW' | 'altitudeM' | 'water' | 'lookAt'> {
   /** As it was typed; empty: no hour of one’s own. */
   readonly lookAt: string;
   readonly alkalinityText: string;
   readonly hardnessText: string;
   readonly scaleRows: readonly ScaleRow[];
+  readonly probeRows: readonly ProbeRow[];
   readonly circuitW: number | null;
   readonly altitudeM: number | null;
 }
 
 /** One part of the home, edited in its place. */
 export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Home; onClose: () => void }) {
-  const { measures, mass } = usePrint();
-  const { scales, water, ...rest } = home;
+  const { measures, mass, temperature } = usePrint();
+  const { scales, probes, water, ...rest } = home;
+  const printed = (c: number | null | undefined) => (c == null ? '' : temperature(c));
   const first: Values = {
     ...rest,
     measures: home.measures ?? METRIC,
@@ -46,8 +54,9 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
     alkalinityText: water?.alkalinityMgL == null ? '' : hardnessText(water.alkalinityMgL),
     hardnessText: water?.hardnessMgL == null ? '' : hardnessText(water.hardnessMgL),
     scaleRows: scales.map((scale) => ({ id: scale.id, name: scale.name, readsTo: mass(scale.readsToG), most: scale.mostG === null ? '' : mass(scale.mostG) })),
+    probeRows: probes.map(({ id, name, iceReadsC, boilReadsC }) => ({ id, name, iceReads: printed(iceReadsC), boilReads: printed(boilReadsC) })),
   };
-  const body = ({ scaleRows, diary, alkalinityText, hardnessText: hardText, ...values }: Values) => ({
+  const body = ({ scaleRows, probeRows, diary, alkalinityText, hardnessText: hardText, ...values }: Values) => ({
     ...values,
     lookAt: typedValue(clockReader, values.lookAt) ?? (values.lookAt.trim() || null),
     diary: {
@@ -67,6 +76,12 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
         before != null && text === mass(before) ? before : typedValue(massReader(measures), text);
       return { id: row.id, name: row.name, readsToG: read(row.readsTo, had?.readsToG) ?? Number.NaN, mostG: read(row.most, had?.mostG) };
     }),
+    probes: probeRows.map(({ id, name, iceReads, boilReads }) => {
+      const had = probes.find((probe) => probe.id === id);
+      const read = (text: string | undefined, before: number | null | undefined) =>
+        before != null && text === printed(before) ? before : (typedValue(temperatureReader(measures), text ?? '') ?? null);
+      return { id, name, iceReadsC: read(iceReads, had?.iceReadsC), boilReadsC: read(boilReads, had?.boilReadsC) };
+    }),
   });
   return (
     <FormSheet<Values>
@@ -76,7 +91,7 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
       first={first}
       body={body}
       schema={homeEdit}
-      places={{ scales: 'scaleRows', 'water.alkalinityMgL': 'alkalinityText', 'water.hardnessMgL': 'hardnessText' }}
+      places={{ scales: 'scaleRows', probes: 'probeRows', 'water.alkalinityMgL': 'alkalinityText', 'water.hardnessMgL': 'hardnessText' }}
       send={(sent) => put('/home', sent)}
       onDone={onClose}
       onClose={onClose}
@@ -178,18 +193,26 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
     </RowsOf>
   ),
   probes: (
-    <RowsOf name="probes" add="Add a probe" blank={() => ({ id: newId(), name: 'Probe' })}>
-      {(i) => (
-        <>
-          <Form.Item name={[i, 'name']} label="Name">
-            <Input maxLength={120} />
-          </Form.Item>
-          <Form.Item name={[i, 'id']} label="Posts to /api/v1/probes/…/readings, as">
-            <Input readOnly />
-          </Form.Item>
-        </>
-      )}
-    </RowsOf>
+    <>
+      <RowsOf name="probeRows" add="Add a probe" blank={() => ({ id: newId(), name: 'Probe', iceReads: '', boilReads: '' })}>
+        {(i) => (
+          <>
+            <Form.Item name={[i, 'name']} label="Name">
+              <Input maxLength={120} />
+            </Form.Item>
+            <Form.Item name={[i, 'id']} label="Posts to /api/v1/probes/…/readings, as">
+              <Input readOnly />
+            </Form.Item>
+            <TypedItem name={[i, 'iceReads']} label="In melting ice it reads" read={temperatureReader} placeholder="nobody looked" />
+            <TypedItem name={[i, 'boilReads']} label="In boiling water it reads" read={temperatureReader} placeholder="nobody looked" />
+          </>
+        )}
+      </RowsOf>
+      <p className="quiet small">
+        Crushed ice with a little water, stirred, is 0 °C; what boiling water has follows from the altitude. One of the two moves all readings, both set them
+        right from cold to hot. It counts for what is read from now on.
+      </p>
+    </>
   ),
   place: (
     <div className="fields">

@@ -34,6 +34,9 @@ export const PART_TITLE: Readonly<Record<HomePart, string>> = {
   measures: 'As you measure',
 };
 
+/** Held into ice or boiling water by the dyer. */
+const isSetRight = ({ iceReadsC, boilReadsC }: Home['probes'][number]): boolean => iceReadsC != null || boilReadsC != null;
+
 /** One part of the home in a sentence or two. */
 export function homeSentence(part: HomePart, home: Home, print: Printer): string {
   const { diary, heatSources, scales, probes } = home;
@@ -62,7 +65,7 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
     case 'probes':
       return probes.length === 0
         ? 'No probe tells temperatures by itself; they are typed at the stove.'
-        : `${list(probes.map((probe) => probe.name))} tell temperatures by themselves.`;
+        : `${list(probes.map((probe) => `${probe.name}${isSetRight(probe) ? ' (set right)' : ''}`))} tell temperatures by themselves.`;
     case 'place':
       return `It lies ${home.altitudeM} m up, where water boils near ${print.temperature(Math.round(boilingC(home.altitudeM) * 2) / 2)}. Its clocks are those of ${diary.zone}.`;
     case 'water':

@@ -67,6 +67,20 @@ describe('what the stove shows', () => {
     expect(stoveView(plan, typed, {}, at(40), print).cards[0]?.temperature).toMatchObject({ c: 71, from: 'typed, 38 min ago', stale: true });
   });
 
+  test('a probe that hangs or says what can be no bath is not believed, and the card says so', () => {
+    const wobbles = (i: number) => 75 + ((i * 7) % 5) / 10;
+    const hangs = readings(91, (i) => (i < 40 ? wobbles(i) : 77.7));
+    expect(stoveView(plan, holding, hangs, at(91), print).cards[0]?.temperature).toMatchObject({
+      c: 77.7,
+      from: 'the probe hangs: 77.7 °C and nothing else for 51 min, not counted',
+    });
+    const absurd = readings(5, (i) => (i < 4 ? wobbles(i) : 140));
+    expect(stoveView(plan, holding, absurd, at(5), print).cards[0]?.temperature).toMatchObject({
+      c: wobbles(3),
+      from: 'the probe says 140 °C, which is no bath: not counted',
+    });
+  });
+
   test('without any thermometer the hold goes by the clock, and says so', () => {
     const tapped = [...holding, ev(10, { type: 'phaseEntered', stepId: dye.id, phaseIndex: 2 })];
     expect(stoveView(plan, tapped, {}, at(25), print).cards[0]?.progress).toMatchObject({

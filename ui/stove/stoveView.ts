@@ -19,6 +19,7 @@ import type { HeatNow } from '@/core/run/heatNow';
 import { heatLines } from '@/core/run/heatText';
 import { latenessMin } from '@/core/run/lateness';
 import type { Nudge } from '@/core/run/nudges';
+import { probeDoubt } from '@/core/run/readings';
 import { runNow } from '@/core/run/runNow';
 import { type ActId, type AskFor, actRow, isAsk } from './acts';
 
@@ -86,7 +87,9 @@ export function stoveView(
       return own && clock && vessel ? [{ step, own, clock, vessel }] : [];
     })
     .sort((a, b) => a.vessel.order - b.vessel.order)
-    .map((entry, i) => card(i + 1, { ...entry, heat: heat[entry.step.id] ?? null }, plan, state, nudges, nowMs, print));
+    .map((entry, i) =>
+      card(i + 1, { ...entry, heat: heat[entry.step.id] ?? null, doubt: probeDoubt(entry.step, entry.own, readings) }, plan, state, nudges, nowMs, print),
+    );
   const ready = plan.steps.filter((step) => nudges.some((nudge) => nudge.act === 'begin' && nudge.stepId === step.id));
   return {
     state,
@@ -106,25 +109,32 @@ interface Entry {
   readonly clock: StepClock;
   readonly vessel: Vessel;
   readonly heat: HeatNow | null;
+  readonly doubt: ReturnType<typeof probeDoubt>;
 }
 
-/** "probe, 2 s ago", "typed, 4 min ago", and where a probe does not speak any more, since when. */
-function heardText(own: StepState, { latestC, probeSilentSinceMs }: StepClock, nowMs: number): string {
-  if (!latestC) return '';
-  const silent = probeSilentSinceMs === null ? '' : `the probe is silent, last heard ${ago(nowMs - probeSilentSinceMs)}`;
+/** What its probe says now and nobody believes; empty where it is believed. */
+function doubtText(doubt: ReturnType<typeof probeDoubt>, nowMs: number, print: Printer): string {
+  switch (doubt?.doubt) {
+    case undefined:
+      return '';
+    case 'stuck':
+      return `the probe hangs: ${print.temperature(doubt.bathC)} and nothing else for ${printDuration((nowMs - doubt.sinceMs) / 60_000)}, not counted`;
+    case 'impossible':
+      return `the probe says ${print.temperature(doubt.bathC)}, which is no bath: not counted`;
+  }
+}
+
+/** "probe, 2 s ago", "typed, 4 min ago", and where a probe does not speak any more or is not believed, since when. */
+function heardText({ own, clock: { latestC, probeSilentSinceMs }, doubt }: Entry, nowMs: number, print: Printer): string {
+  const doubted = doubtText(doubt, nowMs, print);
+  if (!latestC) return doubted;
+  const silent = doubted || (probeSilentSinceMs === null ? '' : `the probe is silent, last heard ${ago(nowMs - probeSilentSinceMs)}`);
   if (!isTyped(latestC, own)) return silent || `probe, ${ago(nowMs - latestC.atMs)}`;
   return [`typed, ${ago(nowMs - latestC.atMs)}`, silent].filter(Boolean).join('; ');
 }
 
-function card(
-  number: number,
-  { step, own, clock, vessel, heat }: Entry,
-  plan: Plan,
-  state: RunState,
-  nudges: readonly Nudge[],
-  nowMs: number,
-  print: Printer,
-): StoveCard {
+function card(number: number, entry: Entry, plan: Plan, state: RunState, nudges: readonly Nudge[], nowMs: number, print: Printer): StoveCard {
+  const { step, own, clock, vessel, heat } = entry;
   const phase = clock.current?.phase;
   const hold = phase?.kind === 'hold' ? phase : step.phases.find((p) => p.kind === 'hold');
   const mine = nudges.filter((nudge) => nudge.stepId === step.id);
@@ -141,7 +151,7 @@ function card(
       c: clock.latestC.bathC,
       text: print.temperature(clock.latestC.bathC),
       stale: clock.probeSilentSinceMs !== null || nowMs - clock.latestC.atMs > TRUST_TYPED_MIN * 60_000,
-      from: heardText(own, clock, nowMs),
+      from: heardText(entry, nowMs, print),
     },
     bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null,
     ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
