@@ -284,7 +284,7 @@ export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('moved'), stepId, toVesselId: id }),
   z.strictObject({ ...eventBase, type: z.literal('lifted'), stepId }),
   z.strictObject({ ...eventBase, type: z.literal('lotOut'), stepId, lotId: id }),
-  z.strictObject({ ...eventBase, type: z.literal('lotIn'), stepId, lotId: id }),
+  z.strictObject({ ...eventBase, type: z.literal('lotIn'), stepId, lotId: id, joined: z.literal(true).optional() }),
   z.strictObject({ ...eventBase, type: z.literal('note'), stepId: stepId.nullable(), text: noteText.min(1, 'Write something.') }),
   z.strictObject({ ...eventBase, type: z.literal('paused'), stepId, reason: line(400) }),
   z.strictObject({ ...eventBase, type: z.literal('resumed'), stepId }),

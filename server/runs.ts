@@ -6,6 +6,7 @@ import type { Lot } from '@/core/fibre/lot';
 import { measured } from '@/core/figure';
 import { fibreText } from '@/core/plan/against';
 import type { Draft } from '@/core/plan/draft';
+import { joinedLots } from '@/core/plan/joinLot';
 import type { Plan } from '@/core/plan/plan';
 import { draftAgain } from '@/core/run/again';
 import { checkEvent, eventRefusalText } from '@/core/run/decide';
@@ -228,18 +229,31 @@ export async function replan(app: App, runId: string, input: z.infer<typeof repl
       recordedAtMs: atMs,
       ...signature(app),
     };
+    // What comes into a step that is under way was not in it from its beginning.
+    const joined = joinedLots(plan, view.plan)
+      .filter(({ stepId }) => ['running', 'paused'].includes(state.steps[stepId]?.status ?? ''))
+      .map(
+        ({ stepId, lotId }, i): RunEvent => ({
+          id: `${input.eventId}-in${i}`,
+          type: 'lotIn',
+          stepId,
+          lotId,
+          joined: true,
+          atMs,
+          recordedAtMs: atMs,
+          ...signature(app),
+        }),
+      );
+    const events = [event, ...joined];
     const kept = await store.exclusive(async () => {
       const now = await hotRuns.get(store.db, runId);
       if (now?.events.length !== view.events.length) return false;
-      await commitNew(app, [
-        { table: 'plan', row: plan },
-        { table: 'run_event', row: { runId, event } },
-      ]);
-      hotRuns.appended(runId, event);
+      await commitNew(app, [{ table: 'plan', row: plan }, ...events.map((one) => ({ table: 'run_event' as const, row: { runId, event: one } }))]);
+      for (const one of events) hotRuns.appended(runId, one);
       return true;
     });
     if (!kept) continue;
-    live.publish({ kind: 'event', runId, event });
+    for (const one of events) live.publish({ kind: 'event', runId, event: one });
     live.publish({ kind: 'changed', what: 'run', id: runId });
     return runView(app, runId);
   }

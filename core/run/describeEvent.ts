@@ -38,6 +38,8 @@ export function heatText({ knob, hasLid }: { readonly knob: number | null; reado
   return [heat, hasLid === null ? '' : `lid ${hasLid ? 'on' : 'off'}`].filter(Boolean).join(', ');
 }
 
+const lotName = (plan: Pick<Plan, 'lots'>, lotId: string): string => plan.lots.find((lot) => lot.id === lotId)?.name ?? 'one lot';
+
 /** One line of the log in words. */
 export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameOf: (substance: string) => string): string {
   const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
@@ -83,8 +85,9 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
     case 'lifted':
       return 'lifted';
     case 'lotOut':
+      return `${lotName(plan, event.lotId)} alone out`;
     case 'lotIn':
-      return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'one lot'} alone ${event.type === 'lotOut' ? 'out' : 'back in'}`;
+      return `${lotName(plan, event.lotId)} ${event.joined ? 'added later' : 'alone back in'}`;
     case 'note':
       return event.text;
     case 'paused':

@@ -8,7 +8,7 @@ import { unreachable } from '../result';
 import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
 import type { StepState } from './fold';
-import { goodsIn, lotInMin } from './lotMinutes';
+import { goodsIn, hasJoined, lotInMin } from './lotMinutes';
 import { plannedStirsMin } from './nudges';
 import { type Limits, lengthBeyond, shortOf, TOLERANCE } from './tolerance';
 
@@ -246,13 +246,14 @@ const aloneRows = (step: PlanStep, state: StepState, lotNameOf: (lotId: string) 
   [...new Set(state.lotMoves.map((move) => move.lotId))].map((lotId) => {
     const min = lotInMin(step, state, lotId);
     const all = goodsIn(step, state);
-    const actual = min === null ? 'lifted alone' : `${printDuration(min)} in`;
+    const joined = hasJoined(state, lotId);
+    const actual = min === null ? (joined ? 'added later' : 'lifted alone') : `${joined ? 'added later, ' : ''}${printDuration(min)} in`;
     const less = min === null || !all ? null : (all.toMs - all.fromMs) / 60_000 - min;
     return as(
       lotNameOf(lotId),
-      'in with the others',
+      joined ? 'not planned' : 'in with the others',
       actual,
-      less === null ? null : `${lotNameOf(lotId)} in ${printDuration(less)} less than the others`,
+      less === null ? null : `${lotNameOf(lotId)} ${joined ? 'added later, ' : ''}in ${printDuration(less)} less than the others`,
       less !== null,
     );
   });

@@ -49,7 +49,9 @@ export type RunFact =
   | { readonly type: 'moved'; readonly stepId: string; readonly toVesselId: string }
   | { readonly type: 'lifted'; readonly stepId: string }
   /** One lot alone leaves the bath before the others, or comes back to it. */
-  | { readonly type: 'lotOut' | 'lotIn'; readonly stepId: string; readonly lotId: string }
+  | { readonly type: 'lotOut'; readonly stepId: string; readonly lotId: string }
+  /** Back in; or, `joined`, into a step that it was not planned in and that is under way. */
+  | { readonly type: 'lotIn'; readonly stepId: string; readonly lotId: string; readonly joined?: true }
   | { readonly type: 'note'; readonly stepId: string | null; readonly text: string }
   | { readonly type: 'paused'; readonly stepId: string; readonly reason: string }
   | { readonly type: 'resumed'; readonly stepId: string }

@@ -42,7 +42,7 @@ export interface StepState {
   readonly movedAtMs: readonly { readonly atMs: number; readonly vesselId: string }[];
   readonly liftedAtMs: number | null;
   /** Lots that left before the others, or came back. */
-  readonly lotMoves: readonly { readonly lotId: string; readonly isOut: boolean; readonly atMs: number }[];
+  readonly lotMoves: readonly { readonly lotId: string; readonly isOut: boolean; readonly atMs: number; readonly joined?: true }[];
   readonly endedAtMs: number | null;
   readonly skipReason: string | null;
 }
@@ -212,7 +212,12 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
       return;
     case 'lotOut':
     case 'lotIn':
-      step.lotMoves.push({ lotId: event.lotId, isOut: event.type === 'lotOut', atMs });
+      step.lotMoves.push({
+        lotId: event.lotId,
+        isOut: event.type === 'lotOut',
+        atMs,
+        ...(event.type === 'lotIn' && event.joined ? { joined: true as const } : {}),
+      });
       return;
     case 'paused':
       if (step.status !== 'running') return;

@@ -10,7 +10,7 @@ import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
 import { goesByClock, stepClock } from './clock';
 import type { LoggedAddition, RunState, StepState } from './fold';
-import { goodsIn, lotInMin } from './lotMinutes';
+import { goodsIn, hasJoined, lotInMin } from './lotMinutes';
 import { readingsOf } from './readings';
 import { weightOf } from './weightOf';
 
@@ -206,7 +206,8 @@ const laidFor = (laid: PlanStep, dyes: PlanStep): boolean =>
 function aloneText(step: PlanStep, did: StepState, lotId: string): string {
   if (!did.lotMoves.some((move) => move.lotId === lotId)) return '';
   const min = lotInMin(step, did, lotId);
-  return min === null ? 'lifted alone' : `lifted alone: ${printDuration(min)} in`;
+  const how = hasJoined(did, lotId) ? 'added later' : 'lifted alone';
+  return min === null ? how : `${how}: ${printDuration(min)} in`;
 }
 
 /** A modifier lives by its minutes and its pH. */

@@ -2,6 +2,7 @@
 import { Input } from 'antd';
 import { type ReactNode, useEffect, useId, useMemo } from 'react';
 import type { Draft } from '@/core/plan/draft';
+import { keepingBegun } from '@/core/plan/joinLot';
 import type { Plan } from '@/core/plan/plan';
 import { begunItems } from '@/core/run/theRest';
 import { isStop, rankFindings } from '@/core/safety/finding';
@@ -93,7 +94,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
             </Panel>
           ) : null}
           <Panel title="Fibre">
-            <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft(withLots(draft, lotIds))} />
+            <LotPicker lots={lots} chosen={draft.lotIds} onChoose={(lotIds) => onDraft(keepingBegun(withLots(draft, lotIds), draft, locked))} />
           </Panel>
           <ChainEditor room={room} draft={draft} onDraft={onDraft} plan={shown} problems={built.problems} locked={locked} />
         </form>

@@ -1,0 +1,75 @@
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { newSkein } from '@/contract/lot.fixture';
+import type { LotView, RunRecord, RunView } from '@/contract/views';
+import { withJoined } from '@/core/plan/joinLot';
+import type { Plan, PlanStep } from '@/core/plan/plan';
+import { amountOf } from '@/core/plan/plan';
+import { CHAIN, draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { begunItems } from '@/core/run/theRest';
+import { foldRun } from '@/core/run/fold';
+import { type TestApp, testApp } from './testApp.fixture';
+
+/** A skein is in the dyebath; after twelve minutes a scrap goes in too. */
+let t: TestApp;
+let plan: Plan;
+let dye: PlanStep;
+const log = (id: string, fact: object) => t.ask('recordEvent', '/runs/r1/events', { id, ...fact });
+const at = (min: number) => {
+  t.clock.nowMs = SATURDAY_9 + min * 60_000;
+};
+
+beforeAll(async () => {
+  t = await testApp(SATURDAY_9);
+  // The one that was planned has all of it.
+  const first = await t.ask<{ revision: number }>('getHome', '/home');
+  await t.ask('putHome', '/home', { ...home, revision: first.revision });
+  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  for (const id of ['a', 'scrap']) await t.ask('createLot', '/lots', newSkein(id, `Skein ${id}`, 50));
+  plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'One', chain: CHAIN }) });
+  await t.ask('startRun', '/sessions/s1/runs', { id: 'r1', eventId: 'r1s', planVersion: 1 });
+  at(400);
+  for (const id of ['c1-scour', 'c2-mordant', 'c3-extract', 'c4-strain']) {
+    await log(`b-${id}`, { type: 'phaseEntered', stepId: id, phaseIndex: 0 });
+    await log(`f-${id}`, { type: 'stepFinished', stepId: id });
+  }
+  dye = plan.steps.find(({ id }) => id === 'c5-dye') as PlanStep;
+  await log('d0', { type: 'phaseEntered', stepId: dye.id, phaseIndex: dye.phases.findIndex(({ kind }) => kind === 'hold') });
+  at(412);
+});
+afterAll(() => t.close());
+
+test('into what is over nothing comes, into what is under way it does: with a version, its reason and its own time', async () => {
+  const view = await t.ask<RunView>('getRun', '/runs/r1');
+  const begun = begunItems(plan, foldRun(plan.steps, view.events));
+  const everywhere = { ...plan.draft, lotIds: ['a', 'scrap'] };
+  const refused = await t.send('POST', '/runs/r1/replan', { eventId: 'no', reason: 'a scrap', draft: everywhere });
+  expect(refused.status).toBe(422);
+  expect(JSON.stringify(refused.body.errors)).toContain('Scour is over: what comes later was not in it.');
+
+  const next = withJoined(plan.draft, dye, begun, 'scrap');
+  const joined = await t.ask<RunView>('replan', '/runs/r1/replan', { eventId: 'join', reason: 'Skein scrap added later', draft: next });
+  const lotsOf = (id: string) => joined.plan.steps.find((step) => step.id === id)?.lotIds;
+  expect(['c1-scour', 'c2-mordant', 'c5-dye', 'c6-rest'].map(lotsOf)).toEqual([['a'], ['a'], ['a', 'scrap'], ['a', 'scrap']]);
+  expect(joined.events.at(-1)).toMatchObject({ type: 'lotIn', joined: true, stepId: 'c5-dye', lotId: 'scrap', atMs: t.clock.nowMs });
+  // What was weighed in for the one stays what was weighed in.
+  const dose = (of: Plan) => of.steps.find(({ id }) => id === 'c3-extract')?.additions.map(amountOf);
+  expect(dose(joined.plan)).toEqual(dose(plan));
+  // Sent once more it is the same act.
+  const again = await t.ask<RunView>('replan', '/runs/r1/replan', { eventId: 'join', reason: 'Skein scrap added later', draft: next });
+  expect(again.events).toHaveLength(joined.events.length);
+});
+
+test('it is in the record with its own minutes, and in its passport only what was done to it', async () => {
+  at(445);
+  await log('d1', { type: 'stepFinished', stepId: dye.id });
+  const record = await t.ask<RunRecord>('runRecord', '/runs/r1/record');
+  expect(record.comparisons.find((row) => row.what === 'Skein scrap')).toMatchObject({ planned: 'not planned', actual: 'added later, 33 min in' });
+  const { passport } = await t.ask<LotView>('getLot', '/lots/scrap');
+  expect(passport.treatments.map(({ kind }) => kind)).toEqual(['dye']);
+  expect(passport.treatments.find(({ kind }) => kind === 'dye')?.note).toContain('added later: 33 min in');
+  expect(passport.treatments.find(({ kind }) => kind === 'dye')?.how?.inMin).toBe(33);
+  // The one that was planned has all of it.
+  const first = await t.ask<LotView>('getLot', '/lots/a');
+  expect(first.passport.treatments.map(({ kind }) => kind)).toEqual(['scour', 'mordant', 'dye']);
+  expect(first.passport.treatments.find(({ kind }) => kind === 'dye')?.how?.inMin).toBe(45);
+});
