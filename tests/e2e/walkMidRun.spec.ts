@@ -1,6 +1,6 @@
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
-import { chooseDyestuff } from './planning';
+import { chooseDyestuff, pick } from './planning';
 import { addLot, addPast, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** A usual kitchen in one tap; three skeins, and the one that stays pale. */
@@ -69,4 +69,27 @@ test('the pale skein: asked about alone, mordanted in mid-run in two taps, all g
   await page.getByLabel('Why the plan changes').fill('only A is rinsed today');
   await page.getByRole('button', { name: 'Keep as plan 3' }).click();
   await expect(page.locator('.log')).toContainText('plan 3: only A is rinsed today');
+
+  // A scrap that nobody planned goes into the alum beside C: a lot made on the spot, with a version of its own.
+  await card(page, 'Mordant')
+    .getByRole('button', { name: /More acts/ })
+    .click();
+  await page.getByRole('button', { name: 'A lot goes in too' }).click();
+  const joins = page.getByRole('dialog', { name: /a lot goes in too/ });
+  await joins.getByRole('button', { name: 'It is a new one' }).click();
+  const adding = page.getByRole('dialog', { name: 'Add a lot' });
+  await adding.getByLabel('Name', { exact: true }).fill('Scrap');
+  await adding.getByLabel('Weight', { exact: true }).fill('4 g');
+  await adding.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(adding).toBeHidden();
+  await joins.getByLabel('Which lot').click();
+  await pick(page, 'Scrap', 'Scrap, 4 g');
+  await joins.getByRole('button', { name: 'It goes in now' }).click();
+  await expect(joins).toBeHidden();
+  await expect(page.locator('.log')).toContainText('plan 4: Scrap added later');
+  await expect(page.locator('.log')).toContainText('Scrap added later');
+  await card(page, 'Mordant')
+    .getByRole('button', { name: /More acts/ })
+    .click();
+  await expect(page.getByRole('button', { name: 'Scrap alone out' })).toBeVisible();
 });

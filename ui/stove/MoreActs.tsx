@@ -19,6 +19,8 @@ interface Props {
   readonly lots: readonly Pick<PlanLot, 'id' | 'name'>[];
   /** Lots stayed pale: they are mordanted now and all go back; null where that cannot be. */
   readonly onPale: ((lotIds: readonly string[]) => void) | null;
+  /** A lot that nobody planned goes in too; null where nothing goes into anything. */
+  readonly onJoin: (() => void) | null;
   /** How it looks, in a few taps. */
   readonly onLook: () => void;
   readonly runId: string;
@@ -33,7 +35,7 @@ interface Props {
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onLook, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -62,6 +64,11 @@ export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onLook, 
               );
             })
           : null}
+        {onJoin ? (
+          <Button className="tall" onClick={onJoin}>
+            A lot goes in too
+          </Button>
+        ) : null}
         {onPale
           ? lots.map((lot) => (
               <Button key={lot.id} className="tall" onClick={() => onPale([lot.id])}>

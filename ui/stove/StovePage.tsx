@@ -55,6 +55,7 @@ import { VesselCard } from './VesselCard';
 
 const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
 const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
+const JoinLot = later(() => import('./JoinLot').then((module) => module.JoinLot));
 const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
 const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
 const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
@@ -138,6 +139,7 @@ function Stove({ run }: { run: LiveRun }) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [more, setMore] = useState<StoveCard | null>(null);
   const [saying, setSaying] = useState<StoveCard | null>(null);
+  const [joining, setJoining] = useState<StoveCard | null>(null);
   const [help, setHelp] = useState(false);
   const [early, setEarly] = useState<Early | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -405,6 +407,14 @@ function Stove({ run }: { run: LiveRun }) {
                 }
               : null
           }
+          onJoin={
+            more.step.lotIds.length > 0
+              ? () => {
+                  setMore(null);
+                  setJoining(more);
+                }
+              : null
+          }
           onLook={() => {
             setMore(null);
             setSaying(more);
@@ -433,6 +443,7 @@ function Stove({ run }: { run: LiveRun }) {
           onClose={() => setSaying(null)}
         />
       ) : null}
+      {joining ? <JoinLot run={run} state={view.state} step={joining.step} onClose={() => setJoining(null)} /> : null}
       {help ? <KeyHelp onClose={() => setHelp(false)} /> : null}
     </Page>
   );
