@@ -20,6 +20,7 @@ import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Guard } from '../shell/Guard';
 import { LinkButton } from '../shell/LinkButton';
+import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Open } from '../shell/Open';
 import { Page } from '../shell/Page';
@@ -27,6 +28,8 @@ import { FailedPage, LoadingPage } from '../shell/PageState';
 import { SaveAs } from '../shell/SaveAs';
 import { Warp } from '../warp/Warp';
 import { BeforeStart } from './BeforeStart';
+
+const Rehearse = later(() => import('./Rehearse').then((module) => module.Rehearse));
 
 /** A session's plan as its warp, with everything that can be done about it. */
 export function SessionPage({ sessionId, version }: { sessionId: string; version: number | null }) {
@@ -46,6 +49,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
   // One pair for this page: pressing Start again after a lost answer starts nothing twice.
   const [ids] = useState(() => ({ run: newId(), event: newId() }));
   const [starting, setStarting] = useState(false);
+  const [rehearsing, setRehearsing] = useState(false);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const { plan, versions, runId } = view;
   const isNewest = plan.version === versions.at(-1)?.version;
@@ -94,6 +98,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
             </>
           ) : isNewest ? (
             <>
+              <Button onClick={() => setRehearsing(true)}>Rehearse</Button>
               <LinkButton href={`/sessions/${sessionId}/change`}>Change</LinkButton>
               <Button type="primary" onClick={() => void start()} disabled={stopped} loading={starting}>
                 Start
@@ -118,6 +123,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
       <Guard what="The warp">
         <Warp plan={plan} nowMs={now} chosenStepId={chosen} onChoose={setChosen} />
       </Guard>
+      {rehearsing ? <Rehearse plan={plan} onClose={() => setRehearsing(false)} /> : null}
       {versions.length > 1 ? (
         <Open title={`${versions.length} versions of this plan`}>
           <ul className="stack stack-tight">
