@@ -11,7 +11,7 @@ test.each([
   [
     { kind: 'away', stepId: 'c5-dye', times: 3, worst: 61 } as const,
     'Dye, weld: wants hands up to 1 h 01 after you are gone or asleep',
-    'Begin 1 h 15 min earlier',
+    'Begin 1 h 15 earlier',
   ],
   [{ kind: 'clash', stepId: 'c1-scour', otherId: 'c5-dye', times: 3 } as const, 'Scour and Dye, weld want hands at once', 'a quarter of an hour later'],
 ])('%o is said with what to change', (trouble, says, change) => {
