@@ -15,16 +15,19 @@ const servers = ports.map((port) => {
   child.on('exit', () => rmSync(data, { recursive: true, force: true }));
   return { port, child };
 });
+function killAll(signal) {
+  for (const { child } of servers) child.kill(signal);
+}
 let running = servers.length;
 for (const { child } of servers)
   child.on('exit', (code) => {
     running--;
     if (code !== 0 || running === 0) process.exit(code ?? 1);
   });
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => servers.forEach(({ child }) => child.kill(signal)));
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => killAll(signal));
 
 const up = await Promise.all(servers.map(({ port, child }) => waitUntilUp(port, child, 120_000)));
 if (up.some((health) => !health)) {
   say('A test server did not come up.');
-  servers.forEach(({ child }) => child.kill('SIGKILL'));
+  killAll('SIGKILL');
 } else createServer((_, response) => response.end('up')).listen(readyPort, '127.0.0.1');

@@ -5,8 +5,8 @@ import { withJoined } from '@/core/plan/joinLot';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { amountOf } from '@/core/plan/plan';
 import { CHAIN, draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
-import { begunItems } from '@/core/run/theRest';
 import { foldRun } from '@/core/run/fold';
+import { begunItems } from '@/core/run/theRest';
 import { type TestApp, testApp } from './testApp.fixture';
 
 /** A skein is in the dyebath; after twelve minutes a scrap goes in too. */

@@ -136,7 +136,9 @@ function bathFactor(a: Passport, b: Passport): Factor[] {
   const [first, second] = [x[0], y[0]];
   if (!first || !second) return [];
   const same = x.length === y.length && x.every((one, i) => y[i] !== undefined && sameBath(one, y[i]));
-  return [{ what: 'dyebath', a: first.note || 'its own', b: same ? 'the same' : second.note || 'its own', verdict: same ? 'same' : 'differs' }];
+  // Made alike it has the same name, and is another all the same.
+  const other = second.note && second.note !== first.note ? `another: ${second.note}` : 'another';
+  return [{ what: 'dyebath', a: first.note || 'its own', b: same ? 'the same' : other, verdict: same ? 'same' : 'differs' }];
 }
 
 /** Closer than this is the same hand, or the same strip and thermometer: common practice, no source. */
