@@ -136,8 +136,19 @@ export async function swatchFactors(app: App): Promise<FactorIndex[]> {
   return indexFactors(all.map(({ lot, swatch: { id, passport } }) => ({ id, factors: factorsOf({ ...lot, passport }) })));
 }
 
-/** Of so many looks one result may be made. */
-const LOOKS_A_RESULT = 4;
+/** Where a lot was looked at again and again, so much further back is asked for the next. */
+const FURTHER = 4;
+
+/**
+ * Lots among whose results are the newest so many: each lot that was looked at has at least the result of its last look, so that as many
+ * lots are enough.
+ */
+async function newestLots(db: Db, results: number): Promise<string[]> {
+  for (let looks = results; ; looks *= FURTHER) {
+    const { lotIds, isAll } = await lotsLookedAtLast(db, looks);
+    if (isAll || lotIds.length >= results) return lotIds;
+  }
+}
 
 /**
  * The same with their lots, and what they get in a trial: a fixed number of queries for any number of them.
@@ -148,8 +159,7 @@ export async function allSwatches(
   { runId, first, measured = false }: { readonly runId?: string | undefined; readonly first?: number | undefined; readonly measured?: boolean } = {},
 ): Promise<{ lot: Lot; swatch: Swatch; gets: string | null }[]> {
   const gets = new Map((await listTrials(store.db)).flatMap((trial) => trial.pieces.map(({ lotId }) => [lotId, getsIn(trial, lotId)] as const)));
-  // A lot is looked at several times: of so many looks there are results enough for a first screen.
-  const looks = first === undefined ? await listLooks(store.db) : await looksOfLots(store.db, await lotsLookedAtLast(store.db, first * LOOKS_A_RESULT));
+  const looks = first === undefined ? await listLooks(store.db) : await looksOfLots(store.db, await newestLots(store.db, first));
   const found = await swatchesIn(store.db, looks, measured ? { readings: store.readings, nowMs: nowMs() } : null);
   return found
     .filter(({ swatch }) => runId === undefined || swatch.stage.key.startsWith(`${runId}/`))
@@ -184,7 +194,7 @@ const LEARNT_FROM = 400;
 
 /** What dyestuffs gave here, by the newest results: a fixed number of queries. */
 export async function ownDyes({ store: { db } }: App): Promise<OwnDye[]> {
-  const lotIds = await lotsLookedAtLast(db, LEARNT_FROM);
+  const { lotIds } = await lotsLookedAtLast(db, LEARNT_FROM);
   const results = await swatchesIn(db, lotIds.length === 0 ? [] : await colouredLooks(db, lotIds));
   return learnDyes(results.flatMap(({ lot, swatch }) => dyeResult(swatch, lot.baseHex) ?? []));
 }

@@ -17,13 +17,14 @@ export const looksOfRun = (db: Db, runId: string): Promise<Look[]> => bodies(db,
 export const looksOfLiquor = (db: Db, liquorId: string): Promise<Look[]> => bodies(db, "where body ->> 'liquorId' = $1", [liquorId]);
 export const looksOfLots = (db: Db, lotIds: readonly string[]): Promise<Look[]> => bodies(db, "where body -> 'lotIds' ?| $1", [lotIds]);
 
-/** Lots that were looked at last, by the newest looks; withdrawn ones count as well. */
-export async function lotsLookedAtLast(db: Db, looks: number): Promise<string[]> {
-  const { rows } = await db.query<{ lot: string }>(
-    `select distinct jsonb_array_elements_text(body -> 'lotIds') as lot from (select body from look order by at_ms desc limit $1) as newest`,
+/** Lots of the newest so many looks that still count. @returns isAll when there are no older ones */
+export async function lotsLookedAtLast(db: Db, looks: number): Promise<{ readonly lotIds: string[]; readonly isAll: boolean }> {
+  const { rows } = await db.query<{ lots: string[]; looks: number }>(
+    `with newest as materialized (select body from look where not body -> 'changes' @> '[{"kind": "withdrawn"}]' order by at_ms desc limit $1)
+     select array(select distinct jsonb_array_elements_text(body -> 'lotIds') from newest) as lots, (select count(*)::int from newest) as looks`,
     [looks],
   );
-  return rows.map((row) => row.lot);
+  return { lotIds: rows[0]?.lots ?? [], isAll: (rows[0]?.looks ?? 0) < looks };
 }
 
 /** Looks at which a colour was read: of these lots, or of all. */

@@ -59,8 +59,6 @@ export function SwatchesPage() {
   const [filtering, setFiltering] = useState(false);
   const factors = useFactors(filtering);
   useDroppedPictures(setDropped);
-  const [isThere, setIsThere] = useState(false);
-  useEffect(() => setIsThere(true), []);
   const toggle = useCallback(
     (id: string) => setChosen((had) => (had.includes(id) ? had.filter((one) => one !== id) : had.length < MOST_CHOSEN ? [...had, id] : had)),
     [],
@@ -179,7 +177,6 @@ export function SwatchesPage() {
                       .join(' ')}
                     isFull={chosen.length >= MOST_CHOSEN}
                     onToggle={toggle}
-                    isLate={isThere}
                   />
                 )}
               />

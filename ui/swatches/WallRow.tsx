@@ -26,15 +26,13 @@ interface Props {
   /** No more can be chosen. */
   readonly isFull: boolean;
   readonly onToggle: (id: string) => void;
-  /** It came by scrolling: what is seen is there at once, what is tapped a moment later, so that the wheel never waits. */
-  readonly isLate: boolean;
 }
 
-/** One line of the wall. Scrolling draws what is new and nothing twice. */
-export const WallRow = memo(function WallRow({ tiles, columns, chosen, isFull, onToggle, isLate }: Props) {
+/** One line of the wall: what is seen is there at once, what is tapped a moment later, so that neither the first look nor the wheel waits. */
+export const WallRow = memo(function WallRow({ tiles, columns, chosen, isFull, onToggle }: Props) {
   const print = usePrint();
   const own = new Set(chosen.split(' '));
-  const isWhole = useDeferredValue(true, !isLate);
+  const isWhole = useDeferredValue(true, false);
   return (
     <div
       style={{
