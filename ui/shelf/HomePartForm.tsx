@@ -87,7 +87,7 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
     <FormSheet<Values>
       name={`home-${part}`}
       title={PART_TITLE[part]}
-      width={680}
+      width={part === 'probes' ? 940 : 680}
       first={first}
       body={body}
       schema={homeEdit}
@@ -200,7 +200,7 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
             <Form.Item name={[i, 'name']} label="Name">
               <Input maxLength={120} />
             </Form.Item>
-            <Form.Item name={[i, 'id']} label="Posts to /api/v1/probes/…/readings, as">
+            <Form.Item name={[i, 'id']} label="Posts readings as">
               <Input readOnly />
             </Form.Item>
             <TypedItem name={[i, 'iceReads']} label="In melting ice it reads" read={temperatureReader} placeholder="nobody looked" />
@@ -209,8 +209,8 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
         )}
       </RowsOf>
       <p className="quiet small">
-        Crushed ice with a little water, stirred, is 0 °C; what boiling water has follows from the altitude. One of the two moves all readings, both set them
-        right from cold to hot. It counts for what is read from now on.
+        Readings are posted to /api/v1/probes/…/readings. Crushed ice with a little water, stirred, is 0 °C; what boiling water has follows from the altitude.
+        One of the two moves all readings, both set them right from cold to hot. It counts for what is read from now on.
       </p>
     </>
   ),

@@ -33,7 +33,7 @@ export function JoinLot({ run, state, step, onClose }: Props) {
   const [isSending, setSending] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
-  const free = lots.state === 'ready' ? lots.value.filter((lot) => !lot.ended && !step.lotIds.includes(lot.id)) : [];
+  const free = lots.state === 'ready' ? lots.value.filter((lot) => !lot.ended && !lot.trial && !step.lotIds.includes(lot.id)) : [];
   const lot = free.find(({ id }) => id === lotId);
 
   const goIn = async () => {
@@ -57,6 +57,7 @@ export function JoinLot({ run, state, step, onClose }: Props) {
       open
       title={`${step.title}: a lot goes in too`}
       okText="It goes in now"
+      cancelText="Not now"
       okButtonProps={{ disabled: !lot, loading: isSending }}
       onOk={goIn}
       onCancel={onClose}
