@@ -289,3 +289,12 @@ test('what steeps for days is looked at at the hour the dyer likes', () => {
   expect(looks(home)).toBe((24 + 18) * 60 * MIN);
   expect(looks({ ...home, lookAt: null } as unknown as typeof home)).toBe((24 + 15) * 60 * MIN);
 });
+
+describe('a paste', () => {
+  const mix: Phase = { kind: 'charge', minutes: 20, act: 'Mix' };
+  const at = (bathC: number) => callsIn([mix], 5, { step: { kind: 'paste' }, readings: [{ atMs: 4 * MIN, bathC }] }).filter(({ act }) => act === 'tooHot');
+  test('is never heated, and on a hot day it is warm', () => {
+    expect(at(35)).toEqual([]);
+    expect(at(60)).toMatchObject([{ text: '60 °C: a paste is never heated. Let it cool' }]);
+  });
+});

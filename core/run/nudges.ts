@@ -90,6 +90,9 @@ const nudge = (step: PlanStep, act: Nudge['act'], dueMs: number, text: string, s
   stop,
 });
 
+/** A paste of vinegar, iron and lime is never heated: warmer than a hot day is heated, °C (trade handbook section 12, common practice, no source; the figure is ours). */
+const PASTE_MOST_C = 35;
+
 function runningNudges(
   step: PlanStep,
   state: StepState,
@@ -104,6 +107,9 @@ function runningNudges(
   const nudges: Nudge[] = [];
   const { phase } = now;
   const next = step.phases[now.index + 1];
+  const { latestC } = clock;
+  if (step.kind === 'paste' && latestC && latestC.bathC > PASTE_MOST_C)
+    nudges.push(nudge(step, 'tooHot', latestC.atMs, `${printTemperature(latestC.bathC)}: a paste is never heated. Let it cool`, true));
   switch (phase.kind) {
     case 'charge': {
       nudges.push(...phCall(step, state, now.enteredMs, nowMs));
@@ -135,7 +141,6 @@ function runningNudges(
     case 'hold': {
       const leftMin = now.leftMin ?? 0;
       const endMs = nowMs + ((phase.minutes.said ? phase.minutes.max - phase.minutes.typical : 0) + leftMin) * MIN;
-      const { latestC } = clock;
       if (phase.ceilingC !== null && latestC && latestC.bathC > phase.ceilingC) {
         nudges.push(
           nudge(

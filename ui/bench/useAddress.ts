@@ -13,7 +13,8 @@ export function useAddress(): Address {
   return {
     get: (key, otherwise) => params.get(key) ?? otherwise,
     set: (change) => {
-      const next = new URLSearchParams(params);
+      // As it stands now, not as it was drawn: what was typed into another field a moment ago is in it already.
+      const next = new URLSearchParams(window.location.search);
       for (const [key, value] of Object.entries(change)) next.set(key, value);
       // No new place in the history for every keystroke.
       window.history.replaceState(null, '', `${pathname}?${next.toString()}`);

@@ -135,7 +135,7 @@ function Amounts({ step, plan, draft, onDraft, assistants, dyestuffs, shelfLabel
             Take {amount.name} out
           </Button>
         ) : null}
-        {amount.id !== 'water' && !amount.name.includes('not supported') && forms ? (
+        {!amount.name.includes('not supported') && forms ? (
           <Field label="On the label">
             {(id) => (
               <Select
