@@ -73,3 +73,13 @@ test('it is in the record with its own minutes, and in its passport only what wa
   expect(first.passport.treatments.map(({ kind }) => kind)).toEqual(['scour', 'mordant', 'dye']);
   expect(first.passport.treatments.find(({ kind }) => kind === 'dye')?.how?.inMin).toBe(45);
 });
+
+test('what hangs in another pot cannot go in as well', async () => {
+  await t.ask('createLot', '/lots', newSkein('busy', 'Skein busy', 50));
+  await t.ask('createSession', '/sessions', { id: 's2', draft: draft(['busy'], { name: 'Two', chain: CHAIN }) });
+  await t.ask('startRun', '/sessions/s2/runs', { id: 'r2', eventId: 'r2s', planVersion: 1 });
+  const view = await t.ask<RunView>('getRun', '/runs/r1');
+  const next = { ...view.plan.draft, lotIds: [...view.plan.draft.lotIds, 'busy'], chain: view.plan.draft.chain };
+  const refused = await t.send('POST', '/runs/r1/replan', { eventId: 'busy', reason: 'one more', draft: next });
+  expect([refused.status, refused.body.detail]).toEqual([409, 'Skein busy: “Two” is running with it. Finish that run first.']);
+});

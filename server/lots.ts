@@ -241,8 +241,7 @@ export function retireLot({ store, nowMs, live }: App, id: string, input: { revi
   });
 }
 
-/** A lot that hangs in a pot stays one lot until its run is finished. */
-/** What is in a run that goes on is neither cut nor joined nor put away. */
+/** A lot that hangs in a pot is neither cut nor joined, put away nor put into another until its run is finished. */
 export async function refuseInUse(db: Db, lots: readonly Lot[]): Promise<void> {
   const ids = lots.map((lot) => lot.id);
   const { runs, plans } = await runsWithLots(db, ids);
@@ -331,6 +330,8 @@ async function ownTreatments(db: Db, lotIds: readonly string[], asked: Asked | n
     const at = standingOf(run, versions, own);
     if (!at) continue;
     const { plan, state } = at;
+    // A run's probes take some milliseconds to read: whoever logs an act meanwhile does not wait for all of them.
+    if (asked) await new Promise((resolve) => setImmediate(resolve));
     const measured = asked && measuredOfRun(asked.readings, vessels, { runId: run.id, plan, state, events: own.length }, asked.nowMs);
     for (const lot of plan.lots) treatments.get(lot.id)?.push(...treatmentsOf(plan, run.id, state, lot.id, measured).map(inKeptBath));
   }

@@ -19,7 +19,7 @@ import { isStop } from '@/core/safety/finding';
 import { shelfOf } from '@/core/shelf/library';
 import { printDayClock } from '@/core/time/zone';
 import type { Db } from '@/store/db';
-import { loadLot } from '@/store/lots';
+import { loadLot, loadLots } from '@/store/lots';
 import { findEvent, listOpenRuns, listRuns, loadRun } from '@/store/runs';
 import { loadPlan } from '@/store/sessions';
 import { liquors } from '@/store/shelf';
@@ -27,6 +27,7 @@ import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
+import { refuseInUse } from './lots';
 import { conflict, invalid, notFound } from './problem';
 import { probedReadings } from './runReadings';
 import { planDraft } from './sessions';
@@ -229,6 +230,8 @@ export async function replan(app: App, runId: string, input: z.infer<typeof repl
       recordedAtMs: atMs,
       ...signature(app),
     };
+    const come = plan.lots.filter(({ id }) => !view.plan.lots.some((lot) => lot.id === id)).map(({ id }) => id);
+    if (come.length > 0) await refuseInUse(store.db, await loadLots(store.db, come));
     // What comes into a step that is under way was not in it from its beginning.
     const joined = joinedLots(plan, view.plan)
       .filter(({ stepId }) => ['running', 'paused'].includes(state.steps[stepId]?.status ?? ''))

@@ -31,7 +31,7 @@ const ORDER: Record<WallOrder, string> = { date: 'by date', hue: 'by hue', light
 /** More than this are no longer seen side by side. */
 const MOST_CHOSEN = 8;
 /** Until the page knows its width, the browser itself fills the lines with as many tiles, in one row of the list. */
-const TILES_UNMEASURED = 48;
+const TILES_UNMEASURED = 30;
 
 const NO_PICKS: readonly FactorPick[] = [];
 
