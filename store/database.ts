@@ -39,7 +39,11 @@ export async function createDatabase(folder: string, { migrations, template }: D
   await migrate(db, migrations);
   if (!ready) return db;
   await db.close();
-  layReady(folder, ready);
+  try {
+    layReady(folder, ready);
+  } catch {
+    // Nowhere to keep it: the next one is made from nothing as well.
+  }
   return PGlite.create(folder);
 }
 

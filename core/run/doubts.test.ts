@@ -56,6 +56,12 @@ test('a coarse probe repeats itself all day, and one that has hardly spoken may 
   expect(stuckIn(...coarse, ...same(100, 90))).toBe(0);
   expect(stuckIn(...noisy(19), ...same(100, 90))).toBe(0);
 });
+test('a bath that was only heated up and is then held to the last digit is well held; what has cooled to the room or boils stands still by itself', () => {
+  const rising = Array.from({ length: 60 }, (_, i) => 20 + i);
+  expect(stuckIn(...rising, ...same(100, 80))).toBe(0);
+  expect(stuckIn(...noisy(40), ...same(100, 20.1))).toBe(0);
+  expect(stuckIn(...noisy(40), ...same(100, 99.5))).toBe(0);
+});
 test('what can be no bath is left out, also the newest and also when it goes on', () => {
   expect(left(each(10, 75, 75, 126, 130, 140))).toEqual([75, 75]);
   expect(left(each(10, 75, -6, 75))).toEqual([75, 75]);

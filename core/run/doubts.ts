@@ -13,12 +13,14 @@ const WITHIN_MS = 60_000;
 /** What stood before and after it agrees this well. */
 const AGREE_K = 2;
 
-/** A probe whose readings hardly ever repeat, and then do for so long, hangs (our estimate). */
+/** A probe that wavers up and down from reading to reading, and then says one thing for so long, hangs (our estimate). */
 const STUCK_MS = 10 * 60_000;
 const STUCK_READINGS = 30;
-/** So many readings show whether a probe's readings repeat: of a coarse one they do, and that proves nothing. */
+/** So many readings show whether a probe wavers: a coarse one does not, and a bath that is only heated up goes one way. */
 const TO_KNOW = 20;
-const MOSTLY = 0.5;
+const WAVERS = 0.2;
+/** Near the room and near the boil water stands still by itself, °C. */
+const MAY_HANG_C = { least: 35, most: 95 };
 
 const isImpossible = ({ bathC }: Reading): boolean => bathC < BATH_C.least || bathC > BATH_C.most;
 
@@ -42,15 +44,17 @@ export function doubtsOf(readings: readonly Reading[]): ReadonlyMap<number, Doub
     if (isImpossible(one)) doubts.set(i, 'impossible');
     else if (isJump(readings[i - 1], one, readings[i + 1])) doubts.set(i, 'jumped');
   });
-  let changes = 0;
+  let turns = 0;
   for (let from = 0; from < readings.length; ) {
     let to = from + 1;
     while (to < readings.length && readings[to]?.bathC === readings[from]?.bathC) to++;
     const lastedMs = (readings[to - 1]?.atMs ?? 0) - (readings[from]?.atMs ?? 0);
-    // What came before it tells whether this probe repeats itself.
-    if (lastedMs >= STUCK_MS && to - from >= STUCK_READINGS && from >= TO_KNOW && changes >= MOSTLY * from)
+    const bathC = readings[from]?.bathC ?? 0;
+    const couldHang = bathC >= MAY_HANG_C.least && bathC <= MAY_HANG_C.most && from >= TO_KNOW && turns >= WAVERS * from;
+    if (couldHang && lastedMs >= STUCK_MS && to - from >= STUCK_READINGS)
       for (let i = from + 1; i < to; i++) if (!doubts.has(i)) doubts.set(i, 'stuck');
-    changes++;
+    const [before, after] = [readings[from - 1]?.bathC, readings[to]?.bathC];
+    if (before !== undefined && after !== undefined && (bathC - before) * (after - bathC) < 0) turns++;
     from = to;
   }
   return doubts;
