@@ -51,8 +51,7 @@ export function doubtsOf(readings: readonly Reading[]): ReadonlyMap<number, Doub
     const lastedMs = (readings[to - 1]?.atMs ?? 0) - (readings[from]?.atMs ?? 0);
     const bathC = readings[from]?.bathC ?? 0;
     const couldHang = bathC >= MAY_HANG_C.least && bathC <= MAY_HANG_C.most && from >= TO_KNOW && turns >= WAVERS * from;
-    if (couldHang && lastedMs >= STUCK_MS && to - from >= STUCK_READINGS)
-      for (let i = from + 1; i < to; i++) if (!doubts.has(i)) doubts.set(i, 'stuck');
+    if (couldHang && lastedMs >= STUCK_MS && to - from >= STUCK_READINGS) for (let i = from + 1; i < to; i++) if (!doubts.has(i)) doubts.set(i, 'stuck');
     const [before, after] = [readings[from - 1]?.bathC, readings[to]?.bathC];
     if (before !== undefined && after !== undefined && (bathC - before) * (after - bathC) < 0) turns++;
     from = to;

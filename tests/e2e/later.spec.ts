@@ -42,4 +42,17 @@ test('a call is put off for ten minutes, through a reload, and is due again; a l
   await page.getByRole('menuitem', { name: 'Let it go, this time' }).click();
   await expect(page.locator('.log')).toContainText(/let the call to (stir|look) go/);
   await expect(call).not.toContainText(/^(Stir|Look in)/);
+
+  // Three quarters of an hour later nobody has looked anywhere: Now tells what came meanwhile, until it is seen.
+  await pass(45);
+  await page.goto(BASE);
+  const away = page.getByRole('region', { name: 'Since you were away' });
+  await expect(away).toContainText(/4[56] min ago somebody looked last here/);
+  await expect(away).toContainText('Later');
+  await expect(away).toContainText(/Waits for \d+ min/);
+  await away.getByRole('button', { name: 'Seen' }).click();
+  await expect(away).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Next act' })).toBeVisible();
+  await expect(away).toBeHidden();
 });

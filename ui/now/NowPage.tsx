@@ -20,6 +20,7 @@ import { untilText } from '../stove/stoveView';
 import { ComingHours } from './ComingHours';
 import { type Call, nowView, type Place } from './nowView';
 import { RecoveryNotice } from './RecoveryNotice';
+import { SinceAway } from './SinceAway';
 
 /** Where something soaks or rests: whether waiting is still worth it. */
 const RunOnItsWay = later(() => import('../look/RunOnItsWay').then((module) => module.RunOnItsWay));
@@ -96,6 +97,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
         </Panel>
         <FastnessDue nowMs={now} />
         <SpoilSoon nowMs={now} />
+        <SinceAway lives={view.lives} nowMs={minuteMs} />
       </div>
       <FirstVisit />
     </Page>

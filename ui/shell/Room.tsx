@@ -7,6 +7,7 @@ import { keepLookBox } from '../api/lookBox';
 import { keepOutbox } from '../api/outbox';
 import { keepClock, MadeAt, pageMadeAt } from '../api/serverClock';
 import { PaintedNight } from '../theme/lighting';
+import { watchAway } from './away';
 import { Connected } from './connected';
 import { Themed } from './Themed';
 
@@ -48,6 +49,7 @@ function Lived({ seq, madeAtMs, children }: Omit<Props, 'night'>) {
       keepClock(),
       keepOutbox(),
       keepLookBox(),
+      watchAway(),
     ];
     return () => {
       for (const stop of stops) stop();
