@@ -31,26 +31,29 @@ export async function homeOf({ store }: App): Promise<Home> {
   return (await loadHome(store.db)) ?? firstHome(Intl.DateTimeFormat().resolvedOptions().timeZone);
 }
 
+/** The probes as sent; what was left out of their correction is as it was. @throws when one would be far off */
+function probesOf({ probes, altitudeM }: HomeInput, had: Home): Home['probes'] {
+  return probes.map((probe, i) => {
+    const { iceReadsC, boilReadsC } = had.probes.find(({ id }) => id === probe.id) ?? {};
+    const kept = {
+      ...probe,
+      iceReadsC: probe.iceReadsC === undefined ? iceReadsC : probe.iceReadsC,
+      boilReadsC: probe.boilReadsC === undefined ? boilReadsC : probe.boilReadsC,
+    };
+    const fault = calibrationFault(kept, boilingC(altitudeM));
+    if (fault) throw invalid('A probe is far off.', [{ at: `probes.${i}`, message: fault }]);
+    return kept;
+  });
+}
+
 export function editHome(app: App, input: HomeInput & { revision: number }): Promise<Home> {
   return app.store.exclusive(async () => {
     const had = await homeOf(app);
     if (had.revision !== input.revision) throw conflict('The kitchen was changed somewhere else meanwhile. Load it again; nothing was overwritten.');
     // A script that knows nothing of measures or water leaves them as they are.
-    const probes = input.probes.map((probe) => {
-      const before = had.probes.find(({ id }) => id === probe.id);
-      return {
-        ...probe,
-        iceReadsC: probe.iceReadsC === undefined ? before?.iceReadsC : probe.iceReadsC,
-        boilReadsC: probe.boilReadsC === undefined ? before?.boilReadsC : probe.boilReadsC,
-      };
-    });
-    probes.forEach((probe, i) => {
-      const fault = calibrationFault(probe, boilingC(input.altitudeM));
-      if (fault) throw invalid('A probe is far off.', [{ at: `probes.${i}`, message: fault }]);
-    });
     const row: Home = {
       ...input,
-      probes,
+      probes: probesOf(input, had),
       measures: input.measures ?? had.measures,
       water: input.water ?? had.water,
       attendMin: input.attendMin === undefined ? had.attendMin : input.attendMin,

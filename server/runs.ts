@@ -100,6 +100,7 @@ export function recordEvent(app: App, runId: string, input: EventInput): Promise
       plan,
       state: standing,
       eventIds,
+      joinedIds: new Set(hot.events.flatMap((event) => (event.type === 'lotIn' && event.joined ? [event.id] : []))),
       startId: hot.events.find((event) => event.type === 'started')?.id ?? null,
       nowMs: recordedAtMs,
       vesselIds: new Set(fact.type === 'moved' ? (await listVessels(store.db)).map((vessel) => vessel.id) : []),

@@ -39,6 +39,9 @@ export interface Draft {
   readonly against?: Against | null;
 }
 
+/** The lots that an item of the chain is for. */
+export const lotsOf = (item: ChainItem, draft: Pick<Draft, 'lotIds'>): readonly string[] => item.lotIds ?? draft.lotIds;
+
 /** What a plan repeats "with one thing changed". */
 export interface Against {
   readonly runId: string;

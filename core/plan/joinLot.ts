@@ -1,7 +1,6 @@
-import type { ChainItem, Draft } from './draft';
+import { type ChainItem, type Draft, lotsOf } from './draft';
 import type { Plan, PlanStep } from './plan';
 
-const lotsOf = (item: ChainItem, draft: Pick<Draft, 'lotIds'>): readonly string[] => item.lotIds ?? draft.lotIds;
 const isOf = (item: ChainItem, stepId: string): boolean => stepId.startsWith(`${item.id}-`);
 
 /**

@@ -1,3 +1,4 @@
+import { above } from '../measure/limits';
 import { isHeated, type Phase } from '../plan/phase';
 import type { Plan, PlanStep } from '../plan/plan';
 import type { RunEvent } from '../run/events';
@@ -8,6 +9,13 @@ import { actOut, type Slip } from './actOut';
 /** How the dyer is who tries the plan out. */
 export const MANNERS = ['careful', 'late', 'forgetful'] as const;
 export type Manner = (typeof MANNERS)[number];
+
+/** Minutes after the time, minutes a hold lasts longer or less, kelvin above the band, and how often: our guesses at people, no source. */
+export const HABITS = {
+  careful: { lateMin: [0, 3] },
+  late: { lateMin: [5, 45], longerMin: [0, 20] },
+  forgetful: { lateMin: [0, 15], runsAway: 0.4, awayK: [1, 7], endsEarly: 0.25, shorterMin: [5, 25] },
+} as const;
 
 /** What one trying out of a plan came to, by step. */
 export interface Tried {
@@ -47,26 +55,23 @@ const AT_ONCE_MS = 2 * MIN;
 /** In nine of ten, so that one odd day changes no plan. */
 const MOSTLY = 0.9;
 
-/** What this dyer does otherwise this time: our guesses at manners, common practice, no source. */
+/** What this dyer does otherwise this time. */
 function slipsOf(manner: Manner, plan: Pick<Plan, 'steps'>, chance: () => number): Record<string, Slip> {
-  const kinds = [...new Set(plan.steps.map(({ kind }) => kind))];
+  const between = ([least, most]: readonly [number, number]): number => least + chance() * (most - least);
   const slip = (): Slip => {
     switch (manner) {
       case 'careful':
-        return { lateMin: chance() * 3 };
+        return { lateMin: between(HABITS.careful.lateMin) };
       case 'late':
-        return { lateMin: 5 + chance() * 40, holdShortMin: -chance() * 20 };
+        return { lateMin: between(HABITS.late.lateMin), holdShortMin: -between(HABITS.late.longerMin) };
       case 'forgetful': {
-        const [runsAway, endsEarly] = [chance() < 0.4, chance() < 0.25];
-        return {
-          lateMin: chance() * 15,
-          ...(runsAway ? { overshootK: 1 + chance() * 6 } : {}),
-          ...(endsEarly ? { holdShortMin: 5 + chance() * 20 } : {}),
-        };
+        const { lateMin, runsAway, awayK, endsEarly, shorterMin } = HABITS.forgetful;
+        const [isAway, isEarly] = [chance() < runsAway, chance() < endsEarly];
+        return { lateMin: between(lateMin), ...(isAway ? { overshootK: between(awayK) } : {}), ...(isEarly ? { holdShortMin: between(shorterMin) } : {}) };
       }
     }
   };
-  return Object.fromEntries(kinds.map((kind) => [kind, slip()]));
+  return Object.fromEntries([...new Set(plan.steps.map(({ kind }) => kind))].map((kind) => [kind, slip()]));
 }
 
 type Hold = Extract<Phase, { kind: 'hold' }>;
@@ -90,7 +95,7 @@ export function tryOut(plan: Plan, manner: Manner, chance: () => number): Tried 
     const credit = clock.phases.findLast(({ phase }) => phase.kind === 'hold')?.credit;
     const lacks = credit && isHeated(hold) ? hold.minutes.min - credit.inBandMin - credit.assumedMin - credit.overMin : 0;
     if (lacks > HELD_WITHIN_MIN) shortMin.set(step.id, lacks);
-    if (hold.ceilingC !== null && clock.highestC !== null && clock.highestC > hold.ceilingC) overK.set(step.id, clock.highestC - hold.ceilingC);
+    if (hold.ceilingC !== null && clock.highestC !== null && above(clock.highestC, hold.ceilingC)) overK.set(step.id, clock.highestC - hold.ceilingC);
   }
   return { shortMin, overK, awayMin: awayOf(plan, acts, firstMs, endMs), clashes: clashesOf(plan, acts), endMs };
 }

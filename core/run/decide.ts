@@ -12,6 +12,7 @@ export type EventRefusal =
   | { readonly why: 'noSuchLot'; readonly lotId: string }
   | { readonly why: 'noSuchVessel'; readonly vesselId: string }
   | { readonly why: 'noSuchEvent'; readonly eventId: string }
+  | { readonly why: 'joined' }
   | { readonly why: 'future'; readonly aheadMin: number }
   | { readonly why: 'beforeStart' }
   | { readonly why: 'startTooEarly' };
@@ -25,6 +26,8 @@ export interface EventContext {
   readonly plan: Plan;
   readonly state: Pick<RunState, 'phase' | 'startedAtMs'>;
   readonly eventIds: ReadonlySet<string>;
+  /** Of events that say since when a lot is in that nobody had planned: without one it would count from the beginning. */
+  readonly joinedIds: ReadonlySet<string>;
   /** The event that started the run; null before. */
   readonly startId: string | null;
   readonly vesselIds: ReadonlySet<string>;
@@ -52,6 +55,7 @@ export function checkEvent(fact: RunFact, atMs: number, context: EventContext): 
   if ('lotId' in fact && !plan.lots.some((lot) => lot.id === fact.lotId)) return err({ why: 'noSuchLot', lotId: fact.lotId });
   if (fact.type === 'amended') {
     if (!context.eventIds.has(fact.targetId)) return err({ why: 'noSuchEvent', eventId: fact.targetId });
+    if (fact.change.kind === 'withdrawn' && context.joinedIds.has(fact.targetId)) return err({ why: 'joined' });
     if (fact.change.kind === 'retimed') {
       const toMs = fact.change.atMs;
       const isStart = context.startId === fact.targetId;
@@ -81,6 +85,8 @@ export function eventRefusalText(refusal: EventRefusal): string {
       return `There is no vessel “${refusal.vesselId}” in the kitchen.`;
     case 'noSuchEvent':
       return `There is no entry “${refusal.eventId}” in this run’s log to amend.`;
+    case 'joined':
+      return 'The plan has this lot in the step since then. Take it out alone instead (More), or set another time.';
     case 'future':
       return `This lies ${Math.ceil(refusal.aheadMin)} min in the future. Log it when it has happened.`;
     case 'beforeStart':

@@ -1,5 +1,6 @@
 import { type Known, knownText } from '../figure';
 import { attendMinOf, type Home } from '../kitchen/home';
+import { above } from '../measure/limits';
 import { printAmount, printDuration, printTemperature } from '../measure/print';
 import { phAimText, phSaid, phStanding } from '../plan/phAim';
 import { isHeated, LOOK_IN_MIN, type Phase, type SpanMin } from '../plan/phase';
@@ -108,7 +109,7 @@ function runningNudges(
   const { phase } = now;
   const next = step.phases[now.index + 1];
   const { latestC } = clock;
-  if (step.kind === 'paste' && latestC && latestC.bathC > PASTE_MOST_C)
+  if (step.kind === 'paste' && latestC && above(latestC.bathC, PASTE_MOST_C))
     nudges.push(nudge(step, 'tooHot', latestC.atMs, `${printTemperature(latestC.bathC)}: a paste is never heated. Let it cool`, true));
   switch (phase.kind) {
     case 'charge': {

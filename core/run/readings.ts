@@ -33,13 +33,14 @@ export const readingsOf = (step: Pick<PlanStep, 'vesselId'>, state: StepState, b
 
 /** How many readings of its probes are kept and not believed, by why. */
 export function doubtedIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): Readonly<Record<Doubt, number>> {
-  const count = (doubt: Doubt) =>
-    probedIn(step, state, (vesselId) => {
-      const readings = byVessel[vesselId] ?? [];
-      const doubts = doubtsOf(readings);
-      return readings.filter((_, i) => doubts.get(i) === doubt);
-    }).length;
-  return { impossible: count('impossible'), jumped: count('jumped'), stuck: count('stuck') };
+  const counts = { impossible: 0, jumped: 0, stuck: 0 };
+  const doubted = new Map<Reading, Doubt>();
+  for (const readings of Object.values(byVessel)) for (const [i, doubt] of doubtsOf(readings)) doubted.set(readings[i] as Reading, doubt);
+  for (const reading of probedIn(step, state, (vesselId) => byVessel[vesselId] ?? [])) {
+    const doubt = doubted.get(reading);
+    if (doubt) counts[doubt]++;
+  }
+  return counts;
 }
 
 /** What the probe of a step says now that is not believed; null: it is believed, or there is none. */

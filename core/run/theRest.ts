@@ -1,4 +1,4 @@
-import type { ChainItem, Draft } from '../plan/draft';
+import { type ChainItem, type Draft, lotsOf } from '../plan/draft';
 import { typicalMin } from '../plan/phase';
 import type { Plan } from '../plan/plan';
 import type { RunState } from './fold';
@@ -80,13 +80,8 @@ export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonl
     if (!now) faults.push({ at: `chain.${item.id}`, message: `${name} has begun: it cannot be left out. Skip what is left of it at the stove.` });
     else if (!isSameWork(item, plan.draft, now, next))
       faults.push({ at: `chain.${item.id}`, message: `${name} has begun: it stays as it was planned. What really happens is logged at the stove.` });
-  }
-  for (const item of items) {
-    const now = next.chain.find((one) => one.id === item.id);
-    const isGoingOn = plan.steps.some((step) => step.id.startsWith(`${item.id}-`) && ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
-    if (!now || isGoingOn || lotsIn(now, next).every((id) => lotsIn(item, plan.draft).includes(id))) continue;
-    const name = begun.find((step) => step.id.startsWith(`${item.id}-`))?.title ?? 'A step';
-    faults.push({ at: `chain.${item.id}`, message: `${name} is over: what comes later was not in it. Take the new lot out of that step.` });
+    else if (!isGoingOn(item, plan, state) && lotsOf(now, next).some((id) => !lotsOf(item, plan.draft).includes(id)))
+      faults.push({ at: `chain.${item.id}`, message: `${name} is over: what comes later was not in it. Take the new lot out of that step.` });
   }
   const order = next.chain.filter((one) => items.some((item) => item.id === one.id)).map((one) => one.id);
   if (faults.length === 0 && order.join() !== items.map((item) => item.id).join()) faults.push({ at: 'chain', message: 'What has begun keeps its order.' });
@@ -102,12 +97,13 @@ export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonl
   return faults;
 }
 
-const lotsIn = (item: ChainItem, draft: Draft): readonly string[] => item.lotIds ?? draft.lotIds;
+const isGoingOn = (item: ChainItem, { steps }: Pick<Plan, 'steps'>, state: Pick<RunState, 'steps'>): boolean =>
+  steps.some((step) => step.id.startsWith(`${item.id}-`) && ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
 
 /** The same item; lots may have come to it that the plan did not have there. */
 function isSameWork(item: ChainItem, draft: Draft, now: ChainItem, next: Draft): boolean {
-  const has = lotsIn(now, next);
-  return asText({ ...now, lotIds: null }) === asText({ ...item, lotIds: null }) && lotsIn(item, draft).every((id) => has.includes(id));
+  const has = lotsOf(now, next);
+  return asText({ ...now, lotIds: null }) === asText({ ...item, lotIds: null }) && lotsOf(item, draft).every((id) => has.includes(id));
 }
 
 /** What a person set that one step's amounts and cover hang on. */

@@ -9,9 +9,13 @@ test('two browsers show the same run without being asked to', async ({ browser }
   await right.goto(RUN);
   await expect(right.locator('.log')).toBeVisible();
   await right.waitForTimeout(1500); // the stream is open
+  const fetched: string[] = [];
+  right.on('request', (request) => request.url().includes('/api/v1/runs') && fetched.push(request.url()));
   await left.getByLabel('Type an act').fill('note seen from the other side');
   await left.getByLabel('Type an act').press('Enter');
-  await expect(right.locator('.log')).toContainText('seen from the other side');
+  await expect(right.locator('.log')).toContainText('seen from the other side', { timeout: 5000 });
+  // It came by the stream: nobody asked for it.
+  expect(fetched).toEqual([]);
   await a.close();
   await b.close();
 });

@@ -133,6 +133,7 @@ test('alum 10 and 15 %, 45 and 60 min: both named, no cause; two by two twice ov
   }
   await expect(page.getByText('8 of 8 pieces looked at')).toBeVisible();
   const tells = page.getByRole('region', { name: 'What it tells so far' });
-  await expect(tells).toContainText(/±/);
+  await expect(tells).toContainText(/15 % instead of Alum, low[\s\S]*ΔL\* −3\.0 ± \d\.\d/);
+  await expect(tells).toContainText(/60 min instead of 45 min[\s\S]*ΔL\* −2\.0 ± \d\.\d/);
   await expect(tells).not.toContainText('how sure a difference is, is not known');
 });

@@ -1,7 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { above } from '@/core/measure/limits';
 import { countText, printDuration } from '@/core/measure/print';
 import { describeEvent } from '@/core/run/describeEvent';
 import { isNothing, type Since, sinceAway } from '@/core/run/since';
@@ -14,16 +14,11 @@ import type { LiveRunView } from './nowView';
 /** What the runs went through while nobody looked at this device: told once, at the end of the page, where it moves nothing. */
 export function SinceAway({ lives, nowMs }: { lives: readonly LiveRunView[]; nowMs: number }) {
   const sinceMs = useAwaySince();
-  const told = useMemo(
-    () =>
-      sinceMs === null
-        ? []
-        : lives
-            .map((live) => ({ live, since: sinceAway(live.stove, live.view.plan, live.view.events, live.view.readings, sinceMs, nowMs) }))
-            .filter(({ since }) => !isNothing(since)),
-    [lives, sinceMs, nowMs],
-  );
-  if (sinceMs === null || told.length === 0) return null;
+  if (sinceMs === null) return null;
+  const told = lives
+    .map((live) => ({ live, since: sinceAway(live.stove, live.view.plan, live.view.events, live.view.readings, sinceMs, nowMs) }))
+    .filter(({ since }) => !isNothing(since));
+  if (told.length === 0) return null;
   return (
     <Panel title="Since you were away" label="Since you were away" acts={<Button onClick={awayIsSeen}>Seen</Button>}>
       <p className="quiet">{printDuration((nowMs - sinceMs) / 60_000)} ago somebody looked last here.</p>
@@ -55,7 +50,7 @@ function OneRun({ live: { view }, since: { acts, baths, waiting }, nowMs }: { li
         {baths.map(({ stepId, leastC, mostC, ceilingC }) => (
           <li key={stepId}>
             {titleOf(stepId)}: {leastC === mostC ? print.temperature(mostC) : print.band([leastC, mostC])}
-            {ceilingC !== null && mostC > ceilingC ? `, above its ceiling of ${print.temperature(ceilingC)}` : ''}
+            {ceilingC !== null && above(mostC, ceilingC) ? `, above its ceiling of ${print.temperature(ceilingC)}` : ''}
           </li>
         ))}
         {last ? (

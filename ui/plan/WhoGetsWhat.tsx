@@ -4,10 +4,10 @@ import type { Lot } from '@/core/fibre/lot';
 import { knownText } from '@/core/figure';
 import { countText, printFigure } from '@/core/measure/print';
 import type { Method, Param } from '@/core/method/method';
-import type { ChainItem, Draft } from '@/core/plan/draft';
+import { type ChainItem, type Draft, lotsOf } from '@/core/plan/draft';
 import { usePrint } from '../shell/facts';
 import { StitchPatch } from '../theme/stitches';
-import { eachInItsOwn, lotsOf, lotTapped } from './draft';
+import { eachInItsOwn, lotTapped } from './draft';
 
 const STEP_PX = 176;
 const ALL_PX = 48;

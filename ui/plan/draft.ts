@@ -1,6 +1,6 @@
 import { WAYS, type Way } from '@/core/method/data/ways';
 import { type Method, STAGES } from '@/core/method/method';
-import type { ChainItem, Draft } from '@/core/plan/draft';
+import { type ChainItem, type Draft, lotsOf } from '@/core/plan/draft';
 import { FIRST_PLANT } from '@/core/plan/plant';
 
 const HOUR = 3_600_000;
@@ -144,9 +144,6 @@ export function withoutExtra(draft: Draft, stepId: string, id: string): Draft {
   const bare = withEntry(withEntry(draft, 'overrules', `${stepId}/${id}`, null), 'plantAmounts', `${stepId}/${id}`, null);
   return { ...bare, extras: { ...draft.extras, [stepId]: (draft.extras?.[stepId] ?? []).filter((one) => one.id !== id) } };
 }
-
-/** The lots that an item is for. */
-export const lotsOf = (item: ChainItem, draft: Pick<Draft, 'lotIds'>): readonly string[] => item.lotIds ?? draft.lotIds;
 
 /**
  * A step is for everybody until a lot is tapped: then it is that lot's alone. Further taps let others join or leave; the

@@ -9,7 +9,7 @@ import { errorText } from '../api/http';
 import { useThread } from '../api/useThread';
 import { usePrint } from '../shell/facts';
 import { Notice } from '../shell/Notice';
-import { MANNER_NAME, MANNER_SAYS, troubleText } from './rehearseText';
+import { MANNER_SAYS, troubleText } from './rehearseText';
 
 const TIMES = 100;
 /** So often the line that grows is drawn. */
@@ -51,13 +51,7 @@ export function Rehearse({ plan, onClose }: { plan: Plan; onClose: () => void })
     <Modal open title="Rehearse it" width={680} footer={null} onCancel={onClose} destroyOnHidden>
       <div className="stack">
         <p>A dyer who is</p>
-        <Segmented
-          aria-label="What kind of dyer"
-          value={manner}
-          disabled={isGoing}
-          options={MANNERS.map((value) => ({ value, label: MANNER_NAME[value] }))}
-          onChange={setManner}
-        />
+        <Segmented aria-label="What kind of dyer" value={manner} disabled={isGoing} options={[...MANNERS]} onChange={setManner} />
         <p className="quiet">{MANNER_SAYS[manner]} A guess at people, with a simulated pot; nothing of it reaches stock, passports or learning.</p>
         <div className="line">
           {isGoing ? (

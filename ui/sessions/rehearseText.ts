@@ -1,12 +1,13 @@
-import { printDuration } from '@/core/measure/print';
+import { printDuration, printNumber } from '@/core/measure/print';
 import type { Plan } from '@/core/plan/plan';
-import type { Manner, Trouble } from '@/core/rehearse/manyTimes';
+import { HABITS, type Manner, type Trouble } from '@/core/rehearse/manyTimes';
 
-export const MANNER_NAME: Record<Manner, string> = { careful: 'careful', late: 'late', forgetful: 'forgetful' };
+const { careful, late, forgetful } = HABITS;
+const inTen = (share: number): string => `${printNumber(share * 10)} of ten`;
 export const MANNER_SAYS: Record<Manner, string> = {
-  careful: 'Is at the pot within three minutes and stays with it.',
-  late: 'Comes 5 to 45 minutes after the time, and lifts up to 20 minutes late.',
-  forgetful: 'Lets a pot run away in four of ten, ends a hold early in one of four.',
+  careful: `Is at the pot within ${careful.lateMin[1]} minutes and stays with it.`,
+  late: `Comes ${late.lateMin[0]} to ${late.lateMin[1]} minutes after the time, and lifts up to ${late.longerMin[1]} minutes late.`,
+  forgetful: `Lets a pot run away in ${inTen(forgetful.runsAway)}, ends a hold early in ${inTen(forgetful.endsEarly)}.`,
 };
 
 const upTo = (value: number, step: number): number => Math.ceil(value / step - 1e-9) * step;

@@ -77,7 +77,7 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore, onCountdown,
           {card.isWet ? <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p> : null}
           {card.isWet ? (
             <p className={`quiet small${temperature?.stale ? ' vessel-stale' : ''}`} style={{ textAlign: 'right' }}>
-              {scale}, {temperature ? temperature.from : 'nobody looked yet'}
+              {scale}, {card.heard}
             </p>
           ) : null}
           {progress ? (

@@ -56,7 +56,7 @@ describe('what the stove shows', () => {
       print,
     );
     const [card] = view.cards;
-    expect(card).toMatchObject({ number: 1, bandC: [70, 80], ceilingC: 82.2, temperature: { c: 76, from: 'probe, 0 s ago', stale: false } });
+    expect(card).toMatchObject({ number: 1, bandC: [70, 80], ceilingC: 82.2, temperature: { c: 76, stale: false }, heard: 'probe, 0 s ago' });
     expect(card?.progress).toMatchObject({ text: '31 min of 1 h in band', detail: 'all of it measured' });
     expect(card?.nextCall).toMatchObject({ text: 'Stir gently', due: true, when: 'now' });
     expect(card?.acts.map((act) => act.key)).toEqual(['r', 's', 'b']);
@@ -64,20 +64,26 @@ describe('what the stove shows', () => {
 
   test('a typed reading is named as typed, and an old one as stale', () => {
     const typed = [...holding, ev(2, { type: 'reading', stepId: dye.id, quantity: 'bathC', value: 71 })];
-    expect(stoveView(plan, typed, {}, at(40), print).cards[0]?.temperature).toMatchObject({ c: 71, from: 'typed, 38 min ago', stale: true });
+    expect(stoveView(plan, typed, {}, at(40), print).cards[0]).toMatchObject({ temperature: { c: 71, stale: true }, heard: 'typed, 38 min ago' });
   });
 
   test('a probe that hangs or says what can be no bath is not believed, and the card says so', () => {
     const wobbles = (i: number) => 75 + ((i * 7) % 5) / 10;
     const hangs = readings(91, (i) => (i < 40 ? wobbles(i) : 77.7));
-    expect(stoveView(plan, holding, hangs, at(91), print).cards[0]?.temperature).toMatchObject({
-      c: 77.7,
-      from: 'the probe hangs: 77.7 °C and nothing else for 51 min, not counted',
+    expect(stoveView(plan, holding, hangs, at(91), print).cards[0]).toMatchObject({
+      temperature: { c: 77.7 },
+      heard: 'the probe hangs: 77.7 °C and nothing else for 51 min, not counted',
     });
     const absurd = readings(5, (i) => (i < 4 ? wobbles(i) : 140));
-    expect(stoveView(plan, holding, absurd, at(5), print).cards[0]?.temperature).toMatchObject({
-      c: wobbles(3),
-      from: 'the probe says 140 °C, which is no bath: not counted',
+    expect(stoveView(plan, holding, absurd, at(5), print).cards[0]).toMatchObject({
+      temperature: { c: wobbles(3) },
+      heard: 'the probe says 140 °C, which is no bath: not counted',
+    });
+    // From its first word on: there is no temperature, and it is said why.
+    const never = readings(5, () => 140);
+    expect(stoveView(plan, holding, never, at(5), print).cards[0]).toMatchObject({
+      temperature: null,
+      heard: 'the probe says 140 °C, which is no bath: not counted',
     });
   });
 

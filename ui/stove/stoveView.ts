@@ -33,7 +33,9 @@ export interface StoveCard {
   readonly doing: string;
   /** It holds liquid: then a temperature says something. */
   readonly isWet: boolean;
-  readonly temperature: { readonly c: number; readonly text: string; readonly from: string; readonly stale: boolean } | null;
+  readonly temperature: { readonly c: number; readonly text: string; readonly stale: boolean } | null;
+  /** Where the temperature is from and how old, or why there is none. */
+  readonly heard: string;
   readonly bandC: readonly [number, number] | null;
   readonly ceilingC: number | null;
   /** What the pot will do; null while too little was read. */
@@ -127,7 +129,7 @@ function doubtText(doubt: ReturnType<typeof probeDoubt>, nowMs: number, print: P
 /** "probe, 2 s ago", "typed, 4 min ago", and where a probe does not speak any more or is not believed, since when. */
 function heardText({ own, clock: { latestC, probeSilentSinceMs }, doubt }: Entry, nowMs: number, print: Printer): string {
   const doubted = doubtText(doubt, nowMs, print);
-  if (!latestC) return doubted;
+  if (!latestC) return doubted || 'nobody looked yet';
   const silent = doubted || (probeSilentSinceMs === null ? '' : `the probe is silent, last heard ${ago(nowMs - probeSilentSinceMs)}`);
   if (!isTyped(latestC, own)) return silent || `probe, ${ago(nowMs - latestC.atMs)}`;
   return [`typed, ${ago(nowMs - latestC.atMs)}`, silent].filter(Boolean).join('; ');
@@ -151,8 +153,8 @@ function card(number: number, entry: Entry, plan: Plan, state: RunState, nudges:
       c: clock.latestC.bathC,
       text: print.temperature(clock.latestC.bathC),
       stale: clock.probeSilentSinceMs !== null || nowMs - clock.latestC.atMs > TRUST_TYPED_MIN * 60_000,
-      from: heardText(entry, nowMs, print),
     },
+    heard: heardText(entry, nowMs, print),
     bandC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.bandC ?? null) : null,
     ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
     heat,
