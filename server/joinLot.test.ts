@@ -62,7 +62,7 @@ test('into what is over nothing comes, into what is under way it does: with a ve
 test('since when it is in can be set right, and not be taken back: it would count from the beginning', async () => {
   let tries = 0;
   const take = (change: object) => t.send('POST', '/runs/r1/events', { id: `am${++tries}`, type: 'amended', targetId: 'join-in0', change });
-  const refused = await take({ kind: 'withdrawn' });
+  const refused = await take({ kind: 'withdrawn', reason: 'a slip' });
   expect(refused.status).toBe(422);
   expect(JSON.stringify(refused.body)).toContain('Take it out alone instead');
   expect((await take({ kind: 'retimed', atMs: t.clock.nowMs - 60_000 })).status).toBe(200);
