@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { planned, step, wool } from '../plan/plan.fixture';
 import { believed, doubtNow, doubtsOf } from './doubts';
 import { foldRun } from './fold';
-import { doubtedIn, readingsOf } from './readings';
+import { doubtedIn, probeDoubt, readingsOf } from './readings';
 
 const each = (gapS: number, ...temperatures: number[]) => temperatures.map((bathC, i) => ({ atMs: i * gapS * 1000, bathC }));
 const left = (readings: ReturnType<typeof each>) => believed(readings).map(({ bathC }) => bathC);
@@ -72,4 +72,23 @@ test('what is not believed now is said with since when', () => {
   expect(doubtNow(each(10, 75, 140, 141))).toEqual({ doubt: 'impossible', sinceMs: 10_000, bathC: 141 });
   expect(doubtNow(each(10, ...noisy(40), ...same(90, 91.5)))).toEqual({ doubt: 'stuck', sinceMs: 400_000, bathC: 91.5 });
   expect(doubtNow([])).toBeNull();
+});
+
+test('a probe that hung before a step began hangs in it too; what it said only before is not of this bath', () => {
+  const plan = planned([wool('a', 100)]);
+  const dye = step(plan, 'dye');
+  if (!dye.vesselId) throw new Error('no vessel');
+  const hung = { [dye.vesselId]: each(10, ...noisy(40), ...same(90, 91.5)) };
+  const begunAt = (ms: number) => {
+    const state = foldRun(plan.steps, [
+      { id: 's', type: 'started', planVersion: 1, atMs: 0, recordedAtMs: 0 },
+      { id: 'e', type: 'phaseEntered', stepId: dye.id, phaseIndex: 0, atMs: ms, recordedAtMs: ms },
+    ]).steps[dye.id];
+    if (!state) throw new Error('no step');
+    return state;
+  };
+  // Begun after it hung: the same readings as are left out of its minutes are told.
+  expect(probeDoubt(dye, begunAt(1_000_000), hung)).toEqual({ doubt: 'stuck', sinceMs: 400_000, bathC: 91.5 });
+  expect(readingsOf(dye, begunAt(1_000_000), hung)).toEqual([]);
+  expect(probeDoubt(dye, begunAt(2_000_000), hung)).toBeNull();
 });

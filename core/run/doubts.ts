@@ -32,6 +32,9 @@ const isJump = (before: Reading | undefined, { atMs, bathC }: Reading, after: Re
   Math.abs(before.bathC - after.bathC) <= AGREE_K &&
   Math.abs(bathC - (before.bathC + after.bathC) / 2) > JUMP_K;
 
+/** Lists of readings never change, and a stove asks about the same one for every step and every second. */
+const told = new WeakMap<readonly Reading[], ReadonlyMap<number, Doubt>>();
+
 /**
  * What is not to be believed of a probe's readings. The newest is believed until the next one says otherwise, as long as it can be a bath;
  * the first of those that never changed any more is believed too.
@@ -39,6 +42,12 @@ const isJump = (before: Reading | undefined, { atMs, bathC }: Reading, after: Re
  * @returns by position in the list
  */
 export function doubtsOf(readings: readonly Reading[]): ReadonlyMap<number, Doubt> {
+  const known = told.get(readings) ?? findDoubts(readings);
+  told.set(readings, known);
+  return known;
+}
+
+function findDoubts(readings: readonly Reading[]): ReadonlyMap<number, Doubt> {
   const doubts = new Map<number, Doubt>();
   readings.forEach((one, i) => {
     if (isImpossible(one)) doubts.set(i, 'impossible');

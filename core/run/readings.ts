@@ -44,5 +44,10 @@ export function doubtedIn(step: Pick<PlanStep, 'vesselId'>, state: StepState, by
 }
 
 /** What the probe of a step says now that is not believed; null: it is believed, or there is none. */
-export const probeDoubt = (step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): ReturnType<typeof doubtNow> =>
-  doubtNow(probedIn(step, state, (vesselId) => byVessel[vesselId] ?? []));
+export function probeDoubt(step: Pick<PlanStep, 'vesselId'>, state: StepState, byVessel: ByVessel): ReturnType<typeof doubtNow> {
+  const startMs = state.entered[0]?.atMs;
+  const stay = startMs === undefined ? undefined : staysOf(step, state, startMs).at(-1);
+  const readings = (stay?.vesselId && byVessel[stay.vesselId]) || [];
+  // What the probe said of the bath that was in there before is not this one's.
+  return stay && (readings.at(-1)?.atMs ?? Number.NEGATIVE_INFINITY) >= stay.atMs ? doubtNow(readings) : null;
+}

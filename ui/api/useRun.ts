@@ -21,6 +21,8 @@ export interface LiveRun {
   readonly reload: () => void;
 }
 
+const NO_EVENTS: readonly RunEvent[] = [];
+
 /** A run as this page knows it: what the server has, what it has told since, and what still waits to be sent. */
 export function useRun(runId: string): Loaded<LiveRun> {
   const loaded = useLoaded<RunView>(`/runs/${runId}`);
@@ -40,12 +42,12 @@ export function useRun(runId: string): Loaded<LiveRun> {
       refresh();
     });
   }, [runId, cache]);
-  const view = loaded.state === 'ready' ? loaded.value : null;
+  // A run's readings come by the second; its acts do not change with them.
+  const stored = loaded.state === 'ready' ? loaded.value.events : NO_EVENTS;
   const events = useMemo(() => {
-    const stored = view?.events ?? [];
     const ids = new Set(stored.map((event) => event.id));
     return [...stored, ...waiting.flatMap(({ event }) => (ids.has(event.id) ? [] : [event]))];
-  }, [view, waiting]);
+  }, [stored, waiting]);
   const heldIds = useMemo(() => new Set(held ? waiting.map(({ event }) => event.id) : []), [held, waiting]);
   const actHere = useCallback((fact: RunFact, atMs?: number) => act(runId, fact, atMs), [runId]);
   const forgetRefusal = useCallback(() => setRefusal(null), []);

@@ -111,9 +111,13 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
         <Warp plan={plan} actual={actual} chosenStepId={chosen} onChoose={setChosen} />
       </Guard>
       <h2>Planned and done</h2>
-      <ComparisonTable steps={steps} comparisons={record.comparisons} />
+      <div className="when-seen">
+        <ComparisonTable steps={steps} comparisons={record.comparisons} />
+      </div>
       <BathsLeft view={view} />
-      <RunLog plan={plan} events={view.events} heldIds={NONE_HELD} limit={20} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
+      <div className="when-seen">
+        <RunLog plan={plan} events={view.events} heldIds={NONE_HELD} limit={20} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
+      </div>
       {again ? (
         <AgainDialog
           runId={view.run.id}

@@ -1,5 +1,6 @@
 'use client';
 import { CategoryScale, Chart as ChartJs, type ChartOptions, Filler, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { memo } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Band } from '@/core/chem/band';
 import type { Reading } from '@/core/hold/credit';
@@ -19,8 +20,10 @@ interface Props {
   readonly ahead?: readonly (Band & { readonly atMs: number })[];
 }
 
+const NOTHING: NonNullable<Props['ahead']> = [];
+
 /** A curve in ink, its band as a grey strip, its ceiling as a dashed line, what is foreseen as dots. */
-export function TemperatureChart({ label, readings, bandC, ceilingC, ahead = [] }: Props) {
+export const TemperatureChart = memo(function TemperatureChart({ label, readings, bandC, ceilingC, ahead = NOTHING }: Props) {
   const print = usePrint();
   const { colours, options: plainChart, ticks, grid } = useInkChart();
   const isF = print.measures.temperature === 'F';
@@ -80,4 +83,4 @@ export function TemperatureChart({ label, readings, bandC, ceilingC, ahead = [] 
     },
   };
   return <Line data={{ datasets }} options={options} aria-label={label} />;
-}
+});

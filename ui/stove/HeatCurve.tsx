@@ -1,4 +1,5 @@
 'use client';
+import { useState } from 'react';
 import { boilingC } from '@/core/heat/boiling';
 import { type KnownPot, knobsHold, potOn } from '@/core/heat/learnPot';
 import type { Reading } from '@/core/hold/credit';
@@ -10,6 +11,8 @@ import type { StoveCard } from './stoveView';
 const MIN = 60_000;
 /** As far back as it is drawn, min: about as far as one sees ahead. */
 const BACK_MIN = 60;
+/** Drawn anew so often at the most: over two hours nobody sees less. */
+const DRAWN_EACH_MS = 10_000;
 
 interface Props {
   readonly card: StoveCard;
@@ -24,8 +27,18 @@ interface Props {
 export function HeatCurve({ card, readings, pots, altitudeM, nowMs }: Props) {
   const print = usePrint();
   const { heat, step, bandC, ceilingC } = card;
-  const seen = readings.filter(({ atMs }) => atMs >= nowMs - BACK_MIN * MIN);
-  const ahead = heat ? heat.curve.map(({ inMin, ...band }) => ({ ...band, atMs: heat.asOfMs + inMin * MIN })) : [];
+  // A temperature that a hand typed shows at once.
+  const slot = `${Math.floor(nowMs / DRAWN_EACH_MS)}/${card.state.typedC.length}`;
+  const draw = () => ({
+    slot,
+    label: `Temperature of ${step.title}`,
+    readings: readings.filter(({ atMs }) => atMs >= nowMs - BACK_MIN * MIN),
+    bandC,
+    ceilingC,
+    ahead: heat ? heat.curve.map(({ inMin, ...band }) => ({ ...band, atMs: heat.asOfMs + inMin * MIN })) : [],
+  });
+  const [drawn, setDrawn] = useState(draw);
+  if (drawn.slot !== slot || drawn.bandC !== bandC || drawn.ceilingC !== ceilingC) setDrawn(draw());
   const learnt = potOn(pots, card.vessel);
   const hasLid = heat?.hasLid ?? step.lid !== 'none';
   const holds = learnt && card.vessel.litres ? knobsHold(learnt, card.vessel.litres, hasLid, boilingC(altitudeM)) : [];
@@ -33,7 +46,7 @@ export function HeatCurve({ card, readings, pots, altitudeM, nowMs }: Props) {
     <section className="vessel-card" aria-label={`Curve of ${step.title}`}>
       <h2>Its curve</h2>
       <div style={{ height: 320 }}>
-        <TemperatureChart label={`Temperature of ${step.title}`} readings={seen} bandC={bandC} ceilingC={ceilingC} ahead={ahead} />
+        <TemperatureChart {...drawn} />
       </div>
       <p className="quiet small">
         {heat

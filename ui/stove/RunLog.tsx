@@ -1,6 +1,6 @@
 'use client';
 import { Button } from 'antd';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { Plan } from '@/core/plan/plan';
 import { describeEvent } from '@/core/run/describeEvent';
@@ -37,7 +37,7 @@ type LogRow = { readonly atMs: number; readonly recordedAtMs: number } & (
 const NO_LOOKS: readonly Look[] = [];
 
 /** The log as it grows, newest first. Undo is amend: what was taken back stays readable, struck through. */
-export function RunLog({ plan, events, heldIds, onAmend, limit = 12, looks = NO_LOOKS }: Props) {
+export const RunLog = memo(function RunLog({ plan, events, heldIds, onAmend, limit = 12, looks = NO_LOOKS }: Props) {
   const print = usePrint();
   const nameOf = useNames(plan);
   const [shown, setShown] = useState(limit);
@@ -111,7 +111,7 @@ export function RunLog({ plan, events, heldIds, onAmend, limit = 12, looks = NO_
       {rows.length > shown ? <Button onClick={() => setShown(shown + 100)}>Show more ({rows.length - shown} left)</Button> : null}
     </Panel>
   );
-}
+});
 
 /** What happened nowhere takes the room of a place for its words. */
 const Where = ({ vessel }: { vessel: Pick<Vessel, 'name'> | undefined }) => (vessel ? <strong className="only-wide">{vessel.name}</strong> : null);

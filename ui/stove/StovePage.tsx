@@ -361,13 +361,7 @@ function Stove({ run }: { run: LiveRun }) {
               </Panel>
             ) : null}
             {finished ? null : <TypeAct cards={view.cards} chosen={cardNow} onLog={log} />}
-            <RunLog
-              plan={plan}
-              events={run.events}
-              heldIds={run.heldIds}
-              onAmend={(fact) => run.act(fact)}
-              looks={looks.state === 'ready' ? looks.value : NO_LOOKS}
-            />
+            <RunLog plan={plan} events={run.events} heldIds={run.heldIds} onAmend={run.act} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
           </div>
         </div>
       </Steady>
