@@ -4,7 +4,7 @@ import * as doors from './doors';
 import * as fastness from './fastness';
 import * as looks from './looks';
 import * as methodFile from './methodFile';
-import { pots } from './pots';
+import { heldInPots, pots } from './pots';
 import * as out from './responses';
 import * as input from './schemas';
 import * as shelf from './shelf';
@@ -149,6 +149,12 @@ export const endpoints = {
     path: '/pots/heat',
     summary: 'What the curves of one’s own pots taught of their heat: what plans and forecasts reckon with',
     response: pots,
+  },
+  heldInPots: {
+    method: 'GET',
+    path: '/pots/held',
+    summary: 'What vessels held last in each of the newest sessions: a pot keeps some of its iron',
+    response: heldInPots,
   },
   swatchFactors: {
     method: 'GET',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
 import { method as wholeMethod } from './methodFile';
+import { heldInPots } from './pots';
 import { assistant, certainty, dyestuff, home, known, ms, number, plantForm, range, revision, severity, text, unit, window } from './responseParts';
 import { lotInput, vesselInput } from './schemas';
 import { figure, id } from './text';
@@ -192,6 +193,7 @@ export const plan = z
     questions: z.array(
       z.object({ lotId: text, stepId: text, state: z.enum(['believed', 'unknown']), ifMordanted: text, ifNot: text, answer: text.nullable() }),
     ),
+    past: z.object({ held: heldInPots, carried: z.record(text, z.object({ unrinsed: z.array(text), ironPct: z.number().nullable() })) }).optional(),
   })
   .meta({ id: 'Plan' });
 

@@ -2,6 +2,11 @@ import { z } from 'zod';
 
 const ratio = z.object({ middle: z.number(), lnSd: z.number() });
 
+export const heldInPots = z.array(z.object({ sessionId: z.string(), vesselId: z.string(), substances: z.array(z.string()), doneAtMs: z.number() })).meta({
+  id: 'HeldInPots',
+  description: 'By vessel and session, among the newest runs: what was put into the last bath that it held, and when that was over.',
+});
+
 export const pots = z
   .array(
     z.object({ vesselId: z.string(), heatSourceId: z.string().nullable(), n: z.int(), lossFactor: ratio, lagS: ratio, powerW: z.record(z.string(), ratio) }),

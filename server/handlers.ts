@@ -10,7 +10,7 @@ import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from '.
 import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, ownDyes, swatchFactors, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
 import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
-import { learntPots } from './pots';
+import { heldInPots, learntPots } from './pots';
 import { readingsBetween, recordReadings } from './probes';
 import { notFound } from './problem';
 import { again, recordEvent, replan, runningRuns, runRecord, runView, startRun } from './runs';
@@ -84,6 +84,7 @@ export const handlers: Handlers = {
   listSwatches: ({ app, query }) => listSwatches(app, query),
   ownDyes: ({ app }) => ownDyes(app),
   learntPots: ({ app }) => learntPots(app),
+  heldInPots: ({ app }) => heldInPots(app),
   swatchFactors: ({ app }) => swatchFactors(app),
   listTrials: ({ app }) => trialLines(app),
   getTrial: ({ app, param }) => trialView(app, param('trialId')),

@@ -1,4 +1,5 @@
 import type { SessionSummary, SessionView } from '@/contract/views';
+import { pastOf } from '@/core/bath/past';
 import { type BuiltPlan, buildPlan, type PlanHead, type PlanInput } from '@/core/plan/buildPlan';
 import type { Draft } from '@/core/plan/draft';
 import { draftFaults } from '@/core/plan/draftFaults';
@@ -8,17 +9,17 @@ import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
 import { shelfOf } from '@/core/shelf/library';
 import { loadLots } from '@/store/lots';
-import { eventsOfRuns, listRuns } from '@/store/runs';
-import { listLatestPlans, listVersions, loadPlan } from '@/store/sessions';
+import { eventsOfRuns, listOpenRuns, listRuns, runOfSession } from '@/store/runs';
+import { listLatestPlans, listOpenPlans, listVersions, loadPlan } from '@/store/sessions';
 import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { liquorsNow } from './baths';
 import { commitNew } from './commitNew';
 import { homeOf } from './kitchen';
 import { ownDyes } from './looks';
-import { answersOf, seenHexes } from './lots';
+import { passportsOf, seenHexes } from './lots';
 import { bookOf } from './methods';
-import { learntPots } from './pots';
+import { heldInPots, learntPots } from './pots';
 import { conflict, invalid, notFound } from './problem';
 import { ownOf, shelfLabels } from './shelf';
 
@@ -45,8 +46,9 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
   const gone = draft.lotIds.filter((id) => !lots.some((lot) => lot.id === id));
   if (gone.length > 0) return { plan: null, problems: gone.map((id) => ({ at: 'lotIds', message: `There is no lot “${id}”.` })) };
   const grounds = await groundsOf(app, draft.lotIds, more.fixed ? head.sessionId : null);
-  const [answers, liquors, labels] = [await answersOf(db, lots), await liquorsNow(app), await shelfLabels(app)];
-  const mordants = Object.fromEntries(Object.entries(answers).map(([id, answer]) => [id, answer.mordant]));
+  const [passports, liquors, labels] = [await passportsOf(db, lots), await liquorsNow(app), await shelfLabels(app)];
+  const ownRun = more.fixed ? await runOfSession(db, head.sessionId) : null;
+  const past = pastOf(await heldInPots(app), passports, { sessionId: head.sessionId, runId: ownRun?.id ?? null }, shelfOf(own));
   const others = (await openStays(app)).filter((stay) => stay.sessionId !== head.sessionId);
   return buildPlan(
     {
@@ -56,7 +58,8 @@ export async function planDraft(app: App, draft: Draft, head: PlanHead, more: Pi
       home,
       methods,
       own,
-      mordants,
+      mordants: Object.fromEntries([...passports].map(([id, { state }]) => [id, state.mordant])),
+      past,
       liquors,
       labels,
       others,
@@ -156,8 +159,11 @@ export async function listSessions({ store }: App): Promise<SessionSummary[]> {
 
 /** What planned and running sessions still take of the kitchen. A planned one whose end has passed unbegun takes nothing. */
 export async function openStays({ store, nowMs }: App): Promise<Stay[]> {
-  const plans = await listLatestPlans(store.db);
-  const runs = await listRuns(store.db);
+  const runs = await listOpenRuns(store.db);
+  const plans = await listOpenPlans(
+    store.db,
+    runs.map((run) => run.sessionId),
+  );
   const events = await eventsOfRuns(
     store.db,
     runs.map((run) => run.id),

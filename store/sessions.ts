@@ -38,6 +38,20 @@ export async function listLatestPlans(db: Db): Promise<Plan[]> {
   return rows.map((row) => row.body);
 }
 
+/** Of sessions that nobody started yet, and of those named: the newest plans. @param sessionIds whose runs are under way */
+export async function listOpenPlans(db: Db, sessionIds: readonly string[]): Promise<Plan[]> {
+  const { rows } = await db.query<{ body: Plan }>(
+    `select plan.body
+     from plan
+     join (select session_id, max(version) as version from plan group by session_id) latest
+       on latest.session_id = plan.session_id and latest.version = plan.version
+     where plan.session_id = any($1) or not exists (select 1 from run where run.session_id = plan.session_id)
+     order by plan.session_id`,
+    [sessionIds],
+  );
+  return rows.map((row) => row.body);
+}
+
 export async function loadPlan(db: Db, sessionId: string, version?: number): Promise<Plan | null> {
   const { rows } = await db.query<{ body: Plan }>(
     `select body

@@ -33,11 +33,18 @@ export function bathIdAt(steps: readonly BathStep[], index: number): string | nu
   return before < 0 || step.vesselId === null ? null : bathIdAt(steps, before);
 }
 
+/** What sessions before left: in the step's vessel, and on its goods. */
+export interface Before {
+  readonly inVessel: readonly Content[];
+  readonly onGoods: readonly Content[];
+}
+const NOTHING_BEFORE: Before = { inVessel: [], onGoods: [] };
+
 /**
  * @param steps in the order of the work
  * @param addedIn what each step puts into its bath, planned or as it was logged
  */
-export function bathAt(steps: readonly BathStep[], index: number, addedIn: (step: BathStep) => readonly Content[]): BathAt {
+export function bathAt(steps: readonly BathStep[], index: number, addedIn: (step: BathStep) => readonly Content[], before = NOTHING_BEFORE): BathAt {
   const step = steps[index];
   if (!step) return { inBath: [], lastInVessel: [], onGoods: [] };
   const bathId = bathIdAt(steps, index);
@@ -59,10 +66,14 @@ export function bathAt(steps: readonly BathStep[], index: number, addedIn: (step
   const unrinsed = earlier.slice(cleansed + 1).filter((one) => one.bathId !== bathId && shares(one.step.lotIds, step.lotIds));
   return {
     inBath: merged([...inBathOf(bathId), ...addedIn(step)]),
-    lastInVessel: inVessel ? merged(inBathOf(inVessel.bathId)) : [],
-    onGoods: merged([...new Set(unrinsed.map((one) => one.bathId))].flatMap((id) => inBathOf(id))),
+    lastInVessel: inVessel ? merged(inBathOf(inVessel.bathId)) : isFirstIn(earlier, step, bathId) ? [...before.inVessel] : [],
+    onGoods: merged([...(cleansed < 0 ? before.onGoods : []), ...[...new Set(unrinsed.map((one) => one.bathId))].flatMap((id) => inBathOf(id))]),
   };
 }
+
+/** No bath of this plan was in the vessel before this one, nor does this one go on from a step before. */
+const isFirstIn = (earlier: readonly { readonly step: BathStep; readonly bathId: string | null }[], step: BathStep, bathId: string | null): boolean =>
+  bathId !== null && !earlier.some((one) => one.bathId === bathId || (step.vesselId !== null && one.step.vesselId === step.vesselId));
 
 const shares = (a: readonly string[], b: readonly string[]): boolean => a.some((id) => b.includes(id));
 

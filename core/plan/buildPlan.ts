@@ -1,3 +1,4 @@
+import { NO_PAST, type Past } from '../bath/past';
 import { expectedHex } from '../colour/expected';
 import { UNDYED_HEX } from '../colour/undyed';
 import type { Lot } from '../fibre/lot';
@@ -49,6 +50,8 @@ export interface PlanInput {
   readonly ownDyes?: readonly OwnDye[];
   /** What one's own pots taught: how long they take to heat up. */
   readonly pots?: readonly KnownPot[];
+  /** What other sessions left in the vessels and on the goods. */
+  readonly past?: Past;
 }
 
 export interface PlanHead {
@@ -69,7 +72,19 @@ const SOON_MS = 86_400_000;
 
 /** Everything a plan is, worked out from what was asked for: quantities, vessels, times, cautions, questions. */
 export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
-  const { draft, home, methods = LIBRARY, own = NO_OWN, labels = {}, liquors = [], mordants = {}, others = [], ownDyes = [], pots = [] } = input;
+  const {
+    draft,
+    home,
+    methods = LIBRARY,
+    own = NO_OWN,
+    labels = {},
+    liquors = [],
+    mordants = {},
+    others = [],
+    ownDyes = [],
+    pots = [],
+    past = NO_PAST,
+  } = input;
   const soon = { fromMs: draft.startMs, toMs: draft.startMs + SOON_MS };
   const shelf = shelfOf(own);
   const problems: PlanProblem[] = [];
@@ -113,7 +128,18 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     };
   });
   const questions = mordantQuestions(unchecked, lots, mordants, draft.answers ?? {}, shelf);
-  const found = planFindings({ steps: unchecked, sketches, lots, home, away, shelf, labels: { ...labels, ...draft.labels }, reasons: draft.reasons, liquors });
+  const found = planFindings({
+    steps: unchecked,
+    sketches,
+    lots,
+    home,
+    away,
+    shelf,
+    labels: { ...labels, ...draft.labels },
+    reasons: draft.reasons,
+    liquors,
+    past,
+  });
   const steps = unchecked.map((step): PlanStep => ({ ...step, findings: found.get(step.id) ?? [] }));
   const endMs = Math.max(...steps.map((step) => step.endMs));
   const used = new Set(steps.map((step) => step.vesselId));
@@ -136,6 +162,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     labels: usedLabels({ ...labels, ...draft.labels }, steps),
     own: usedOwn(own, steps),
     questions,
+    ...usedPast(past, used, draft.lotIds),
   };
   return { plan, problems };
 }
@@ -205,6 +232,13 @@ const usedOwn = (own: OwnSubstances, steps: readonly PlanStep[]): OwnSubstances 
   const named = new Set(steps.flatMap((step) => [step.dyestuffId, ...(step.dyestuffIds ?? []), ...step.additions.map((addition) => addition.substance)]));
   return { dyestuffs: own.dyestuffs.filter((one) => named.has(one.id)), assistants: own.assistants.filter((one) => named.has(one.id)) };
 };
+
+/** Of what sessions before left, as much as meets this plan. */
+function usedPast(past: Past, vesselIds: ReadonlySet<string | null>, lotIds: readonly string[]): { past?: Past } {
+  const held = past.held.filter((one) => vesselIds.has(one.vesselId) && one.substances.length > 0);
+  const carried = Object.fromEntries(Object.entries(past.carried).filter(([id]) => lotIds.includes(id)));
+  return held.length === 0 && Object.keys(carried).length === 0 ? {} : { past: { held, carried } };
+}
 
 const neededOf = (sketches: readonly Sketch[]): Vessel[] => [
   ...new Map(sketches.flatMap(({ vessel }) => (vessel && isNeeded(vessel) ? [[vessel.id, vessel] as const] : []))).values(),

@@ -101,8 +101,8 @@ export const input = (lots: Lot[], more: Partial<Draft> = {}): PlanInput => ({
   home,
 });
 
-export function planned(lots: Lot[], more: Partial<Draft> = {}): Plan {
-  const built = buildPlan(input(lots, more), HEAD);
+export function planned(lots: Lot[], more: Partial<Draft> = {}, kitchen: Partial<PlanInput> = {}): Plan {
+  const built = buildPlan({ ...input(lots, more), ...kitchen }, HEAD);
   if (!built.plan) throw new Error(JSON.stringify(built.problems));
   return built.plan;
 }

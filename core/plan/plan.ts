@@ -1,3 +1,4 @@
+import type { Past } from '../bath/past';
 import type { Fit } from '../dose/fit';
 import { resultOf, type Working } from '../dose/working';
 import type { Share } from '../fibre/fibre';
@@ -132,6 +133,8 @@ export interface Plan {
   /** The dyer's own substances that it names. */
   readonly own: OwnSubstances;
   readonly questions: readonly MordantQuestion[];
+  /** What sessions before left in its vessels and on its goods; missing where that is nothing, and in older plans. */
+  readonly past?: Past | undefined;
 }
 
 /** Asked while planning: this lot's mordant is not sure, and the dye wants one. */

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { NO_PAST } from '../bath/past';
 import { LIBRARY, METHODS } from '../method/library';
 import { STARTER } from '../shelf/library';
 import { CHAIN, draft, home, planned, SATURDAY_9, vessels, wool } from './plan.fixture';
@@ -18,6 +19,7 @@ const kitchen: Kitchen = {
   others: [],
   ownDyes: [],
   pots: [],
+  past: NO_PAST,
 };
 
 test('what is shown while typing is what is planned when it is kept', () => {

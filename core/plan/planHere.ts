@@ -1,3 +1,4 @@
+import type { Past } from '../bath/past';
 import type { Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { KnownPot } from '../heat/learnPot';
@@ -31,6 +32,8 @@ export interface Kitchen {
   readonly others: readonly Stay[];
   readonly ownDyes: readonly OwnDye[];
   readonly pots: readonly KnownPot[];
+  /** What other sessions left in the vessels and on the goods. */
+  readonly past: Past;
 }
 
 /** The plan of a half-filled draft, for showing only: what is kept is planned again where it is stored. */

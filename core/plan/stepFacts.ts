@@ -1,5 +1,6 @@
 import { type BathStep, bathAt, bathIdAt } from '../bath/bath';
 import { bathPh } from '../bath/bathPh';
+import { broughtBy, NO_PAST, type Past, stillIn } from '../bath/past';
 import { wofPctOf } from '../dose/dose';
 import { hasCellulose, hasProtein, hasSilk, hasWool, type Lot } from '../fibre/lot';
 import { knownOf, leastOf, mostOf, sumFigures } from '../figure';
@@ -35,6 +36,8 @@ export interface Context {
   readonly reasons: Readonly<Record<string, string>>;
   /** Kept liquors that steps bring out. */
   readonly liquors?: readonly Liquor[];
+  /** What other sessions left behind; nothing when left out. */
+  readonly past?: Past | undefined;
   /** What really happened at one step, in place of what was planned. */
   readonly seen?: Seen;
 }
@@ -63,7 +66,11 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     return whole ? planned(whole) : [];
   };
   const contents = addedIn(step);
-  const bath = bathAt(context.steps, index, addedIn);
+  const { past = NO_PAST, shelf } = context;
+  const bath = bathAt(context.steps, index, addedIn, {
+    inVessel: stillIn(past, vessel?.id ?? step.vesselId, step.startMs, shelf),
+    onGoods: broughtBy(past, step.lotIds, shelf),
+  });
   const heated = step.phases.some(isHeated);
   const fromC = startC({ liquorStartsWarm: sketch?.startsWarm ?? false });
   // Setting up and lifting are no contact.
@@ -229,25 +236,27 @@ function checkGapMin(phases: readonly Phase[]): number {
 const MIXED_MATTERS: readonly PlanStep['kind'][] = ['wetOut', 'scour', 'mordant', 'rinse'];
 
 /** Iron was laid on some of the step’s lots before, and not on the others. */
-function isMixed(step: Step, index: number, addedIn: (one: BathStep) => readonly Content[], { steps }: Context): boolean {
-  const withIron = new Set(
-    steps
+function isMixed(step: Step, index: number, addedIn: (one: BathStep) => readonly Content[], { steps, past = NO_PAST }: Context): boolean {
+  const withIron = new Set([
+    ...step.lotIds.filter((id) => past.carried[id]?.ironPct != null),
+    ...steps
       .slice(0, index)
       .filter((earlier) => addedIn(earlier).some(({ substance }) => substance === 'ironSulfate' || substance === 'ironLiquor'))
       .flatMap((earlier) => earlier.lotIds),
-  );
+  ]);
   const carriers = step.lotIds.filter((id) => withIron.has(id)).length;
   return carriers > 0 && carriers < step.lotIds.length;
 }
 
-/** Iron laid on the same goods in earlier steps, % WOF. */
-function ironBefore(step: Step, index: number, { steps, lots }: Context): number {
+/** Iron laid on the same goods in earlier steps and in sessions before, % WOF: of several lots the most. */
+function ironBefore(step: Step, index: number, { steps, lots, past = NO_PAST }: Context): number {
+  const brought = Math.max(0, ...step.lotIds.map((id) => past.carried[id]?.ironPct ?? 0));
   return steps.slice(0, index).reduce((sum, earlier) => {
     if (!earlier.lotIds.some((id) => step.lotIds.includes(id))) return sum;
     const dryG = leastOf(knownOf(sumFigures(lots.filter((lot) => earlier.lotIds.includes(lot.id)).map((lot) => lot.dryWeightG))));
     const iron = earlier.additions.filter((addition) => addition.substance === 'ironSulfate' && addition.unit === 'g');
     return sum + iron.reduce((pct, addition) => pct + (wofPctOf(mostOf(plannedKnown(addition)), dryG) ?? 0), 0);
-  }, 0);
+  }, brought);
 }
 
 /** Goods that come hot out of another bath: the middle of its band; null when they cooled or went on in the same bath. */

@@ -117,6 +117,7 @@ function bathFindings(plan: Plan, step: PlanStep, states: Steps, fact: BathFact 
     home: plan.home,
     away: [],
     reasons: {},
+    past: plan.past,
     lots: plan.lots,
     sketches: plan.steps.map((one) => ({
       id: one.id,

@@ -243,6 +243,10 @@ describe('jars, steam and long heat', () => {
   const solar = { kind: 'solar' as const, wetMin: 7200, plantIn: true };
   test('a sealed sun jar is a stop until the lid changes; opened daily a caution; resting clear', () => {
     expect(severity('R19', { ...solar, lid: 'sealed' })).toEqual(['stop']);
+    // A few hours are enough where the sun warms it (X17).
+    const tea = { ...solar, wetMin: 240, words: 'Sun tea. Cut, cover with water, into the sun' };
+    expect([severity('R19', { ...tea, lid: 'sealed' }), severity('R19', { ...tea, lid: 'resting' })]).toEqual([['stop'], []]);
+    expect(severity('R19', { ...solar, wetMin: 240, words: 'Cold tea in the shade', lid: 'sealed' })).toEqual([]);
     expect([severity('R19', { ...solar, lid: 'openedDaily' }), severity('X18', { ...solar, lid: 'openedDaily' })]).toEqual([[], ['caution']]);
     expect([severity('R19', { ...solar, lid: 'resting' }), severity('X18', { ...solar, lid: 'resting' })]).toEqual([[], []]);
   });

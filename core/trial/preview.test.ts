@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest';
+import { NO_PAST } from '../bath/past';
 import { WAYS } from '../method/data/ways';
 import { LIBRARY, METHODS } from '../method/library';
 import { amountOf } from '../plan/plan';
@@ -21,6 +22,7 @@ const kitchen = {
   others: [],
   ownDyes: [],
   pots: [],
+  past: NO_PAST,
 };
 const asked = { factors: [MORDANTS, IRON], design: 'full', repeats: 1, lotId: 'a', pieceG: 5, dyestuffId: 'weld' } as const;
 const preview = (more: Partial<Parameters<typeof trialPreview>[0]> = {}) =>

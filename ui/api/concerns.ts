@@ -29,6 +29,7 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   [/^\/vessels$/, changed('vessel')],
   // A curve teaches when its step is over, or was set right.
   [/^\/pots\/heat$/, any(changed('vessel'), (message) => message.kind === 'event' && ['stepFinished', 'amended'].includes(message.event.type))],
+  [/^\/pots\/held$/, any(changed('run'), acted)],
   [/^\/methods(?:\/([^/]+))?$/, changed('method')],
   [/^\/(?:dyestuffs|assistants|substances)$/, changed('substance')],
   [/^\/liquors$/, changed('liquor')],

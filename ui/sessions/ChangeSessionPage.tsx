@@ -23,7 +23,7 @@ import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 export function ChangeSessionPage({ sessionId }: { sessionId: string }) {
   const session = useLoaded<SessionView>(`/sessions/${sessionId}`);
   const plan = session.state === 'ready' ? session.value.plan : null;
-  const room = useKitchen(plan?.methods, plan?.sessionId ?? null);
+  const room = useKitchen(plan?.methods, plan?.sessionId ?? null, session.state === 'ready' ? session.value.runId : null);
   if (session.state === 'failed') return <FailedPage title="Change a plan" why={session.why} retry={session.retry} />;
   if (room.state === 'failed') return <FailedPage title="Change a plan" why={room.why} retry={room.retry} />;
   if (session.state === 'loading' || room.state === 'loading') return <LoadingPage title="Change a plan" shape="picture" />;

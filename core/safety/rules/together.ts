@@ -2,6 +2,7 @@ import { above, atLeast } from '../../measure/limits';
 import { printNumber } from '../../measure/print';
 import type { Assistant } from '../../shelf/assistant';
 import type { Shelf } from '../../shelf/lookup';
+import { plainContent } from '../content';
 import { type Content, has, nameOf, reacts, type StepFacts } from '../facts';
 import { caution, clear, note, type Rule, type Said, stop } from '../rule';
 
@@ -81,6 +82,8 @@ const across = (id: string, about: string, a: Family, b: Family, say: (meeting: 
 
 /** Scrap metal for iron liquor: somebody's own substance, by its name. */
 const SCRAP = /\b(rust\w*|scrap|nails?|iron (wool|filings|scraps?)|steel wool)\b/i;
+/** Words that say a vessel stands in the sun: it warms like on a low heat (safety handbook X17). */
+const IN_THE_SUN = /\bsun(ny)?\b/i;
 /** Nothing of the starter shelf; somebody's own substance may be. */
 const URINE = /\b(urine|manure|dung)\b/i;
 
@@ -134,20 +137,6 @@ export function mixing(substances: readonly string[], shelf: Shelf): readonly (S
   return [...said, ...caution('Acid and a carbonate fizz together: by the spoonful, in an open, half-full vessel.').map((one) => ({ rule: 'R20', ...one }))];
 }
 
-const plainContent = (substance: string, shelf: Shelf): Content => ({
-  substance,
-  name: shelf.nameOf(substance),
-  assistant: shelf.assistant(substance) ?? null,
-  dyestuff: shelf.dyestuff(substance) ?? null,
-  grams: null,
-  mL: null,
-  wofPct: null,
-  gPerL: null,
-  reckonedAs: null,
-  strengthPct: null,
-  labelMissing: false,
-});
-
 export const TOGETHER_RULES: readonly Rule[] = [
   across(
     'R21',
@@ -185,7 +174,7 @@ export const TOGETHER_RULES: readonly Rule[] = [
   pair(
     'R19',
     'closed and making gas, or closed and warm',
-    (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || (atLeast(f.wetMin, 1440) && f.plantIn) || has(f, 'ironLiquor')),
+    (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || IN_THE_SUN.test(f.words) || (atLeast(f.wetMin, 1440) && f.plantIn) || has(f, 'ironLiquor')),
     () => stop('A closed jar can burst here. Loosen the lid or use a vented one, headspace at least 10 %.'),
   ),
   pair(
