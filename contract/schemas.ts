@@ -246,14 +246,29 @@ export const newSession = z.strictObject({ id, draft: draftInput });
 export const newPlan = z.strictObject({ draft: draftInput, reason: line(400).min(1, 'Say why the plan changes.'), expectedVersion: z.int().min(1) });
 
 const stepId = z.string().min(1).max(140);
+/** How a reading was said, where it was no plain figure: `value` is then the middle of the range. */
+const saidAs = z.discriminatedUnion('as', [
+  z.strictObject({ as: z.literal('about') }),
+  z.strictObject({ as: z.literal('between'), low: z.number(), high: z.number() }),
+]);
 const eventBase = { id, atMs: instantMs.optional() };
 export const eventInput = z.discriminatedUnion('type', [
   z.strictObject({ ...eventBase, type: z.literal('phaseEntered'), stepId, phaseIndex: z.int().min(0).max(50) }),
   z
-    .strictObject({ ...eventBase, type: z.literal('reading'), stepId, quantity: z.enum(['bathC', 'ph', 'volumeMl']), value: z.number() })
-    .superRefine((event, context) => {
-      const bad = READING_BOUNDS[event.quantity].find(([test]) => test(event.value));
+    .strictObject({
+      ...eventBase,
+      type: z.literal('reading'),
+      stepId,
+      quantity: z.enum(['bathC', 'ph', 'volumeMl']),
+      value: z.number(),
+      said: saidAs.optional(),
+    })
+    .superRefine(({ quantity, value, said }, context) => {
+      const ends = said?.as === 'between' ? [said.low, said.high] : [];
+      const bad = READING_BOUNDS[quantity].find(([test]) => [value, ...ends].some(test));
       if (bad) context.addIssue({ code: 'custom', path: ['value'], message: bad[1] });
+      if (said?.as === 'between' && (said.low > value || said.high < value))
+        context.addIssue({ code: 'custom', path: ['said'], message: 'The figure of a range lies between its ends.' });
     }),
   z.strictObject({ ...eventBase, type: z.literal('lotWeighed'), lotId: id, dryWeightG: grams }),
   z.strictObject({

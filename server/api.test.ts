@@ -254,6 +254,18 @@ describe('bad input gets a clear 4xx in one shape, and nothing is stored', () =>
     ['a reading of 900 °C', 422, () => act({ type: 'reading', stepId: 'c1-scour', quantity: 'bathC', value: 900 }), 'Hotter than 150 °C'],
     ['a pH of 15', 422, () => act({ type: 'reading', stepId: 'c1-scour', quantity: 'ph', value: 15 }), 'between 0 and 14'],
     [
+      'a range whose figure is outside of it',
+      422,
+      () => act({ type: 'reading', stepId: 'c1-scour', quantity: 'ph', value: 7, said: { as: 'between', low: 5, high: 6 } }),
+      'lies between its ends',
+    ],
+    [
+      'a range that goes off the scale',
+      422,
+      () => act({ type: 'reading', stepId: 'c1-scour', quantity: 'ph', value: 13.5, said: { as: 'between', low: 12, high: 15 } }),
+      'between 0 and 14',
+    ],
+    [
       'a unit nobody knows',
       422,
       () => act({ type: 'addition', stepId: 'c1-scour', additionId: null, substance: 'x', amount: { state: 'unknown' }, unit: 'spoon' }),

@@ -15,6 +15,8 @@ export const withoutAbout = (text: string): { readonly bare: string; readonly ab
 });
 
 const AT_LEAST = /^(?:at least|min(?:imum)?\.?|≥|>=)\s*|\s*(?:or more|and more|and up)\s*$|(?<=[a-z\d])\s*\+$/i;
+/** "between 5 and 6" is 5 to 6. */
+const BETWEEN = /^between\s+(.+?)\s+and\s+(.+)$/i;
 const TO = /^(.*?[\d½⅓⅔¼¾⅛].*?)\s*(?:–|-|\bto\b)\s*(?=[\d½⅓⅔¼¾⅛.])(.+)$/i;
 
 /**
@@ -23,7 +25,8 @@ const TO = /^(.*?[\d½⅓⅔¼¾⅛].*?)\s*(?:–|-|\bto\b)\s*(?=[\d½⅓⅔¼¾
  * @param one reads a single figure with its unit
  */
 export function readSaid<E>(text: string, one: (part: string) => Result<number, E>): Result<Said, E | string> {
-  const { bare, about } = withoutAbout(text);
+  const { bare: said, about } = withoutAbout(text);
+  const bare = said.replace(BETWEEN, '$1 to $2');
   if (AT_LEAST.test(bare)) {
     const least = one(bare.replace(AT_LEAST, ''));
     return least.ok ? ok({ known: { least: least.value, most: null }, about }) : least;

@@ -4,6 +4,7 @@ import type { Printer } from '../measure/printer';
 import type { Plan } from '../plan/plan';
 import { unreachable } from '../result';
 import type { CallAct, RunEvent, Tightness } from './events';
+import { type Quantity, readingText } from './saidAs';
 
 const PHASE_DOING = {
   charge: 'setting up',
@@ -40,6 +41,8 @@ export function heatText({ knob, hasLid }: { readonly knob: number | null; reado
 
 const lotName = (plan: Pick<Plan, 'lots'>, lotId: string): string => plan.lots.find((lot) => lot.id === lotId)?.name ?? 'one lot';
 
+const READ: Readonly<Record<Quantity, string>> = { bathC: 'reading', ph: 'pH', volumeMl: 'volume' };
+
 /** One line of the log in words. */
 export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameOf: (substance: string) => string): string {
   const step = 'stepId' in event ? plan.steps.find((s) => s.id === event.stepId) : undefined;
@@ -51,11 +54,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
       return phase ? `${step.title}: ${PHASE_DOING[phase.kind]}` : `${step?.title ?? 'step'}: part ${event.phaseIndex + 1}`;
     }
     case 'reading':
-      return event.quantity === 'bathC'
-        ? `reading ${print.temperature(event.value)}`
-        : event.quantity === 'ph'
-          ? `pH ${printNumber(event.value)}`
-          : `volume ${print.volume(event.value)}`;
+      return `${READ[event.quantity]} ${readingText(event.quantity, event, print)}`;
     case 'lotWeighed':
       return `${plan.lots.find((lot) => lot.id === event.lotId)?.name ?? 'lot'} weighed: ${print.mass(event.dryWeightG)} dry`;
     case 'addition': {

@@ -1,5 +1,6 @@
 import type { Figure } from '../figure';
 import type { AmountUnit } from '../measure/print';
+import type { Quantity, SaidAs } from './saidAs';
 
 export const CALL_ACTS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'check', 'lift', 'finish', 'tooHot', 'turnDown', 'attend', 'dip'] as const;
 /** What hands are called for. */
@@ -23,7 +24,8 @@ export type Tightness = (typeof TIGHTNESSES)[number];
 export type RunFact =
   | { readonly type: 'started'; readonly planVersion: number }
   | { readonly type: 'phaseEntered'; readonly stepId: string; readonly phaseIndex: number }
-  | { readonly type: 'reading'; readonly stepId: string; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
+  /** Of what was said as a range, `value` is the middle. */
+  | { readonly type: 'reading'; readonly stepId: string; readonly quantity: Quantity; readonly value: number; readonly said?: SaidAs | undefined }
   | { readonly type: 'lotWeighed'; readonly lotId: string; readonly dryWeightG: number }
   | {
       readonly type: 'addition';

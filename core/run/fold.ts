@@ -4,6 +4,7 @@ import type { AmountUnit } from '../measure/print';
 import type { PlanStep } from '../plan/plan';
 import { unreachable } from '../result';
 import type { CallAct, RunEvent, Tightness } from './events';
+import type { SaidReading } from './saidAs';
 
 export interface LoggedAddition {
   readonly eventId: string;
@@ -21,9 +22,9 @@ export interface StepState {
   /** Explicit phase entries in time order. */
   readonly entered: readonly { readonly phaseIndex: number; readonly atMs: number }[];
   /** Typed temperatures; probe readings are joined in by whoever has them. */
-  readonly typedC: readonly Reading[];
-  readonly ph: readonly { readonly atMs: number; readonly value: number }[];
-  readonly volumeMl: readonly { readonly atMs: number; readonly value: number }[];
+  readonly typedC: readonly (Reading & Pick<SaidReading, 'said'>)[];
+  readonly ph: readonly ({ readonly atMs: number } & SaidReading)[];
+  readonly volumeMl: readonly ({ readonly atMs: number } & SaidReading)[];
   readonly additions: readonly LoggedAddition[];
   readonly stirredAtMs: readonly number[];
   readonly flippedAtMs: readonly number[];
@@ -162,6 +163,8 @@ function apply(
   }
 }
 
+const saidOf = ({ said }: Pick<SaidReading, 'said'>): Pick<SaidReading, 'said'> => (said ? { said } : {});
+
 type StepEvent = Exclude<Extract<RunEvent, { stepId: string }>, { type: 'note' }>;
 
 function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): void {
@@ -172,9 +175,9 @@ function applyToStep(step: Draft<StepState>, event: StepEvent, atMs: number): vo
       if (step.status === 'waiting') step.status = 'running';
       return;
     case 'reading':
-      if (event.quantity === 'bathC') step.typedC.push({ atMs, bathC: event.value });
-      else if (event.quantity === 'ph') step.ph.push({ atMs, value: event.value });
-      else step.volumeMl.push({ atMs, value: event.value });
+      if (event.quantity === 'bathC') step.typedC.push({ atMs, bathC: event.value, ...saidOf(event) });
+      else if (event.quantity === 'ph') step.ph.push({ atMs, value: event.value, ...saidOf(event) });
+      else step.volumeMl.push({ atMs, value: event.value, ...saidOf(event) });
       return;
     case 'addition':
       step.additions.push({ eventId: event.id, additionId: event.additionId, substance: event.substance, amount: event.amount, unit: event.unit, atMs });

@@ -108,7 +108,11 @@ export function logSheet(plan: Plan, events: readonly RunEvent[], nameOf: (subst
   const vesselOf = (step: PlanStep, atMs: number) => plan.vessels.find(({ id }) => id === vesselAt(step, steps[step.id], atMs))?.name ?? null;
   const stepOf = (event: RunEvent) => ('stepId' in event ? (plan.steps.find((step) => step.id === event.stepId) ?? null) : null);
   const cellsOf = (event: RunEvent): Cell[] => {
-    if (event.type === 'reading') return [event.value, null, null, 'measured', QUANTITY[event.quantity]];
+    if (event.type === 'reading') {
+      const { said } = event;
+      const ends = said?.as === 'between' ? [said.low, said.high] : [null, null];
+      return [event.value, ...ends, said?.as === 'about' ? 'estimated' : 'measured', QUANTITY[event.quantity]];
+    }
     if (event.type === 'addition') return [...figureCells(event.amount), event.unit];
     if (event.type === 'lotWeighed') return [event.dryWeightG, null, null, 'measured', 'g'];
     return [null, null, null, null, null];

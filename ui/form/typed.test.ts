@@ -8,6 +8,7 @@ import {
   numberReader,
   paramReader,
   rangeReader,
+  saidReader,
   temperatureReader,
   typedValue,
   volumeReader,
@@ -98,4 +99,20 @@ test('a powder by the spoon is a guess and says so', () => {
   expect(amountReader('g', [0.8, 1], AMERICAN)('2 tsp')).toMatchObject({ ok: true, says: expect.stringContaining('give or take') });
   // Whose spoon it is has not been said: it is asked, not guessed.
   expect(amountReader('g', [0.8, 1], METRIC)('2 tsp')).toMatchObject({ ok: false });
+});
+
+describe('a reading as it is said', () => {
+  const read = saidReader(numberReader(0, 14), ({ said }) => (said?.as === 'between' ? `${said.low}–${said.high}` : 'about'));
+  test.each([
+    ['5-6', { value: 5.5, said: { as: 'between', low: 5, high: 6 } }],
+    ['between 5 and 6', { value: 5.5, said: { as: 'between', low: 5, high: 6 } }],
+    ['about 5', { value: 5, said: { as: 'about' } }],
+    ['5.5', { value: 5.5 }],
+  ])('%s', (text, value) => expect(read(text)).toMatchObject({ ok: true, value }));
+  test('off the scale at one end, backwards, or open: what to mend is said', () => {
+    expect(read('12-15')).toEqual({ ok: false, why: 'At most 14.' });
+    expect(read('6-5')).toMatchObject({ ok: false });
+    expect(read('at least 5')).toMatchObject({ ok: false, why: expect.stringContaining('Write both ends') });
+    expect(read('')).toMatchObject({ ok: true, value: null });
+  });
 });

@@ -8,8 +8,11 @@ import { parseIn, refusalText } from '@/core/measure/parseQuantity';
 import { parseFigure, parseRange } from '@/core/measure/parseRange';
 import { type AmountUnit, printAmount, printFigure, printMass, printNumber, printTemperature, printVolume } from '@/core/measure/print';
 import { printer } from '@/core/measure/printer';
+import { readSaid } from '@/core/measure/said';
 import type { Family, UnitId } from '@/core/measure/units';
 import { type PlantAmount, parsePlantAmount } from '@/core/plan/plant';
+import { err, ok } from '@/core/result';
+import { asReading, type SaidReading } from '@/core/run/saidAs';
 import { parseWhen } from '@/core/time/parseWhen';
 
 /** What a typed text was understood as; `says` is empty where it only says what is typed. */
@@ -176,6 +179,22 @@ export const rangeReader =
     if (!parsed.ok) return { ok: false, why: parsed.error };
     const [low, high] = parsed.value;
     return { ok: true, value: parsed.value, says: says(text, `${printFigure(low, unit)} to ${printFigure(high, unit)}`) };
+  };
+
+/** A reading that may be said as a range or as a guess: "5–6", "between 60 and 65", "about 4 L". @param one reads a single figure */
+export const saidReader =
+  (one: Reader<number>, print: (reading: SaidReading) => string): Reader<SaidReading> =>
+  (text) => {
+    if (isEmpty(text)) return nothing;
+    const said = readSaid(text, (part) => {
+      const got = one(part);
+      return got.ok ? (got.value === null ? err('Write a number.') : ok(got.value)) : err(got.why);
+    });
+    const reading = said.ok ? asReading(said.value) : said;
+    if (!reading.ok) return { ok: false, why: reading.error };
+    if (reading.value.said) return { ok: true, value: reading.value, says: says(text, print(reading.value)) };
+    const plain = one(text);
+    return plain.ok ? { ...plain, value: plain.value === null ? null : { value: plain.value } } : plain;
   };
 
 /** A plain number. */

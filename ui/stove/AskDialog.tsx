@@ -63,10 +63,10 @@ const TITLES: Record<AskFor, string> = {
   weigh: 'Weigh a lot, dry',
 };
 const LABELS: Record<AskFor, string> = {
-  reading: 'What does it read? 82, or 180 F',
+  reading: 'What does it read? 82, 180 F, or 60–65',
   heat: 'The number on the knob; 0 is off, empty when there is none',
-  ph: 'pH',
-  volume: 'How much is in it? 5 L, or 2 gal (US)',
+  ph: 'pH: 5.5, or 5–6 where the strip lies between',
+  volume: 'How much is in it? 5 L, 2 gal (US), or about 4 L',
   addition: 'How much? 54 g, or 1 1/2 tsp (US)',
   rolled: 'How is it rolled?',
   checked: 'In a few words',
@@ -79,7 +79,7 @@ const LABELS: Record<AskFor, string> = {
 /** Acts that mean nothing without a word. */
 const NEEDED: Partial<Record<AskFor, string>> = {
   reading: 'Type what it reads.',
-  ph: 'A pH is a number between 0 and 14.',
+  ph: 'A pH is a number between 0 and 14, or a range such as 5–6.',
   volume: 'Type how much there is.',
   addition: 'Type how much, or say that nobody knows.',
   weigh: 'Type the weight.',

@@ -2,11 +2,13 @@ import { amountUnitOf } from '@/core/dose/parseAmount';
 import { asGuessed, measured, UNKNOWN } from '@/core/figure';
 import type { Measures } from '@/core/measure/measures';
 import type { AmountUnit } from '@/core/measure/print';
+import { printer } from '@/core/measure/printer';
 import type { PlanStep } from '@/core/plan/plan';
 import { substanceByName } from '@/core/run/additionFindings';
 import { HIGHEST_KNOB, type RunFact, TIGHTNESSES } from '@/core/run/events';
+import { type Quantity, readingText, type SaidReading } from '@/core/run/saidAs';
 import type { Shelf } from '@/core/shelf/lookup';
-import { amountReader, massReader, numberReader, type Reader, temperatureReader, typedValue, volumeReader } from '../form/typed';
+import { amountReader, massReader, numberReader, type Reader, saidReader, temperatureReader, typedValue, volumeReader } from '../form/typed';
 import type { AskFor } from './acts';
 
 /** What is typed into the small form of an act. */
@@ -47,11 +49,9 @@ export function additionUnit(step: PlanStep, values: Pick<AskValues, 'what' | 't
 export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf: Shelf, measures: Measures, bulkOf: BulkOf): Reader<unknown> | null {
   switch (ask) {
     case 'reading':
-      return temperatureReader(measures);
     case 'ph':
-      return numberReader(0, 14);
     case 'volume':
-      return volumeReader(measures, 'L');
+      return readingReader(READS[ask], measures);
     case 'weigh':
       return massReader(measures);
     case 'addition':
@@ -68,6 +68,33 @@ export function askReader(ask: AskFor, step: PlanStep, values: AskValues, shelf:
   }
 }
 
+const READS = { reading: 'bathC', ph: 'ph', volume: 'volumeMl' } as const;
+
+/** A thermometer, strip or dipstick, as it is said: one figure, a range or a guess. */
+function readingReader(quantity: Quantity, measures: Measures): Reader<SaidReading> {
+  const print = printer(measures, 'UTC');
+  return saidReader(one(quantity, measures), (reading) => readingText(quantity, reading, print));
+}
+
+function one(quantity: Quantity, measures: Measures): Reader<number> {
+  switch (quantity) {
+    case 'bathC':
+      return tenths(temperatureReader(measures));
+    case 'ph':
+      return numberReader(0, 14);
+    case 'volumeMl':
+      return volumeReader(measures, 'L');
+  }
+}
+
+/** No kitchen thermometer reads finer. */
+const tenths =
+  (read: Reader<number>): Reader<number> =>
+  (text) => {
+    const got = read(text);
+    return got.ok && got.value !== null ? { ...got, value: Math.round(got.value * 10) / 10 } : got;
+  };
+
 const substanceOf = (step: PlanStep, { what, other }: Pick<AskValues, 'what' | 'other'>, shelf: Shelf): string =>
   what === TOP_UP ? 'water' : (step.additions.find((a) => a.id === what)?.substance ?? substanceByName(other, shelf));
 
@@ -77,11 +104,11 @@ export function askFact(ask: AskFor, step: PlanStep, values: AskValues, shelf: S
   const { id: stepId } = step;
   switch (ask) {
     case 'reading':
-      return { type: 'reading', stepId, quantity: 'bathC', value: Math.round((typedValue(temperatureReader(measures), text) ?? Number.NaN) * 10) / 10 };
     case 'ph':
-      return { type: 'reading', stepId, quantity: 'ph', value: typedValue(numberReader(0, 14), text) ?? Number.NaN };
-    case 'volume':
-      return { type: 'reading', stepId, quantity: 'volumeMl', value: typedValue(volumeReader(measures, 'L'), text) ?? Number.NaN };
+    case 'volume': {
+      const reading = typedValue(readingReader(READS[ask], measures), text) ?? { value: Number.NaN };
+      return { type: 'reading', stepId, quantity: READS[ask], ...reading };
+    }
     case 'weigh':
       return { type: 'lotWeighed', lotId: choice, dryWeightG: typedValue(massReader(measures), text) ?? Number.NaN };
     case 'addition': {

@@ -18,10 +18,20 @@ describe('a line typed at the stove', () => {
     ['rolled loosely', { card: null, agoMin: 0, what: { act: 'rolled', tightness: 'loosely', hasBarrier: null } }],
     ['2 rolled tight, no barrier', { card: 2, agoMin: 0, what: { act: 'rolled', tightness: 'tightly', hasBarrier: false } }],
     ['roll with a barrier 5 min ago', { card: null, agoMin: 5, what: { act: 'rolled', tightness: null, hasBarrier: true } }],
+    ['2 60-65 c', { card: 2, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 62.5, said: { as: 'between', low: 60, high: 65 } } }],
+    ['4 to 5 L', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'volumeMl', value: 4500, said: { as: 'between', low: 4000, high: 5000 } } }],
+    ['1 ph between 5 and 6', { card: 1, agoMin: 0, what: { act: 'reading', quantity: 'ph', value: 5.5, said: { as: 'between', low: 5, high: 6 } } }],
+    ['about 40', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 40, said: { as: 'about' } } }],
     ['4 c', { card: null, agoMin: 0, what: { act: 'reading', quantity: 'bathC', value: 4 } }],
   ])('%s', (line, expected) => expect(parseAct(line)).toEqual(expected));
 
-  test.each(['', '1 stirred a while ago', 'hello', '2 66 bushels', 'note', '1 ph acid', 'rolled', 'rolled somehow'])(
+  test('a bare number is what the dyer’s thermometer says', () => {
+    expect(parseAct('2 150', 'F')?.what).toEqual({ act: 'reading', quantity: 'bathC', value: 65.6 });
+    expect(parseAct('2 66 c', 'F')?.what).toEqual({ act: 'reading', quantity: 'bathC', value: 66 });
+    expect(parseAct('140–149', 'F')?.what).toMatchObject({ said: { as: 'between', low: 60, high: 65 } });
+  });
+
+  test.each(['1 ph at least 5', '1 60-', '6-5 c', '', '1 stirred a while ago', 'hello', '2 66 bushels', 'note', '1 ph acid', 'rolled', 'rolled somehow'])(
     '“%s” is not understood, and nothing is guessed',
     (line) => expect(parseAct(line)).toBeNull(),
   );

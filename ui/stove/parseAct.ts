@@ -1,11 +1,17 @@
+import type { Measures } from '@/core/measure/measures';
 import { readNumber } from '@/core/measure/parseNumber';
+import { readSaid } from '@/core/measure/said';
 import { fahrenheitToC } from '@/core/measure/temperature';
+import { err, ok, type Result } from '@/core/result';
 import { TIGHTNESSES, type Tightness } from '@/core/run/events';
+import { asReading, type Quantity, type SaidReading } from '@/core/run/saidAs';
 import { actByWord } from './acts';
+
+type Scale = Measures['temperature'];
 
 /** One line typed at the stove: "2 66 c", "pot 1 stirred", "1 ph 4.5", "2 looked good 10 min ago". */
 export type TypedAct =
-  | { readonly act: 'reading'; readonly quantity: 'bathC' | 'ph' | 'volumeMl'; readonly value: number }
+  | ({ readonly act: 'reading'; readonly quantity: Quantity } & SaidReading)
   | { readonly act: 'stirred' | 'flipped' | 'next' }
   | { readonly act: 'heat'; readonly knob: number | null; readonly hasLid: boolean | null }
   | { readonly act: 'rolled'; readonly tightness: Tightness | null; readonly hasBarrier: boolean | null }
@@ -28,8 +34,11 @@ const AGO_MIN: Readonly<Record<string, number>> = { d: 1440, h: 60, m: 1 };
 const minutesAgo = (words: string): number =>
   [...words.matchAll(AGO_PART)].reduce((sum, [, count, unit]) => sum + Number(count) * (AGO_MIN[unit?.toLowerCase() ?? ''] ?? 0), 0);
 
-/** @returns null when the line says nothing that is understood */
-export function parseAct(line: string): TypedLine | null {
+/**
+ * @param scale what a bare number is, as the dyer measures
+ * @returns null when the line says nothing that is understood
+ */
+export function parseAct(line: string, scale: Scale = 'C'): TypedLine | null {
   const ago = AGO.exec(line);
   // A time that is not understood is asked about, never taken for now.
   if (!ago && /\bago\s*$/i.test(line)) return null;
@@ -37,11 +46,11 @@ export function parseAct(line: string): TypedLine | null {
   let rest = (ago ? line.slice(0, ago.index) : line).trim();
   let card: number | null = null;
   const pot = /^(?:pot\s*)?([1-9])\s+(?=\S)/i.exec(rest);
-  if (pot && (/^pot/i.test(rest) || !/^°?(?:c|f|l|ml|litres?|liters?)\b|^[.,/]/i.test(rest.slice(pot[0].length)))) {
+  if (pot && (/^pot/i.test(rest) || !/^°?(?:c|f|l|ml|litres?|liters?|to)\b|^[.,/–-]/i.test(rest.slice(pot[0].length)))) {
     card = Number(pot[1]);
     rest = rest.slice(pot[0].length);
   }
-  const what = readWhat(rest);
+  const what = readWhat(rest, scale);
   return what && { card, agoMin, what };
 }
 
@@ -50,7 +59,7 @@ const LATER = /^(?:later|put off)(?:\s+(\d+)\s*(h|hours?|min|minutes?|m)?)?$/i;
 /** "later", and not for how long: a look back in five minutes. */
 const LATER_MIN = 5;
 
-function readWhat(text: string): TypedAct | null {
+function readWhat(text: string, scale: Scale): TypedAct | null {
   const later = LATER.exec(text);
   if (later) return { act: 'later', min: later[1] === undefined ? LATER_MIN : Number(later[1]) * (later[2]?.toLowerCase().startsWith('h') ? 60 : 1) };
   if (/^let (?:it )?go$/i.test(text)) return { act: 'letGo' };
@@ -70,11 +79,10 @@ function readWhat(text: string): TypedAct | null {
     case 'heat':
       return readHeat(word.toLowerCase(), tail.trim().toLowerCase());
     case 'ph': {
-      const number = readNumber(tail);
-      return number && number.rest.trim() === '' ? { act: 'reading', quantity: 'ph', value: number.value } : null;
+      return readingOf('ph', tail, phOf);
     }
     default:
-      return readMeasure(text);
+      return readMeasure(text, scale);
   }
 }
 
@@ -94,22 +102,58 @@ function readRolled(tail: string): TypedAct | null {
   return tightness === null && hasBarrier === null ? null : { act: 'rolled', tightness, hasBarrier };
 }
 
-function readMeasure(text: string): TypedAct | null {
-  const number = readNumber(text);
-  if (!number || number.ambiguousComma) return null;
-  switch (number.rest.trim().toLowerCase().replace(/[°º]/g, '')) {
-    case '':
-    case 'c':
-      return { act: 'reading', quantity: 'bathC', value: number.value };
-    case 'f':
-      return { act: 'reading', quantity: 'bathC', value: Math.round(fahrenheitToC(number.value) * 10) / 10 };
-    case 'l':
-    case 'litres':
-    case 'liters':
-      return { act: 'reading', quantity: 'volumeMl', value: number.value * 1000 };
-    case 'ml':
-      return { act: 'reading', quantity: 'volumeMl', value: number.value };
-    default:
-      return null;
-  }
+const FIGURE = 'no figure';
+type Part = Result<number, string>;
+
+/** A reading as it is said: one figure, "60–65", "between 5 and 6", "about 4 L". */
+function readingOf(quantity: Quantity, text: string, one: (part: string) => Part): TypedAct | null {
+  const said = readSaid(text, one);
+  const reading = said.ok ? asReading(said.value) : said;
+  return reading.ok ? { act: 'reading', quantity, ...reading.value } : null;
 }
+
+/** A number with the rest of its words, or null where it is none. */
+function numberIn(text: string): { readonly value: number; readonly unit: string } | null {
+  const number = readNumber(text);
+  return number && !number.ambiguousComma ? { value: number.value, unit: number.rest.trim().toLowerCase().replace(/[°º]/g, '') } : null;
+}
+
+const phOf = (text: string): Part => {
+  const number = numberIn(text);
+  return number?.unit === '' ? ok(number.value) : err(FIGURE);
+};
+
+const degreesOf =
+  (scale: Scale) =>
+  (text: string): Part => {
+    const number = numberIn(text);
+    switch (number?.unit) {
+      case '':
+        return ok(scale === 'C' ? number.value : tenth(fahrenheitToC(number.value)));
+      case 'c':
+        return ok(number.value);
+      case 'f':
+        return ok(tenth(fahrenheitToC(number.value)));
+      default:
+        return err(FIGURE);
+    }
+  };
+const tenth = (value: number): number => Math.round(value * 10) / 10;
+
+const litresOf = (text: string): Part => {
+  const number = numberIn(text);
+  switch (number?.unit) {
+    case 'l':
+    case 'litre':
+    case 'litres':
+    case 'liter':
+    case 'liters':
+      return ok(number.value * 1000);
+    case 'ml':
+      return ok(number.value);
+    default:
+      return err(FIGURE);
+  }
+};
+
+const readMeasure = (text: string, scale: Scale): TypedAct | null => readingOf('bathC', text, degreesOf(scale)) ?? readingOf('volumeMl', text, litresOf);

@@ -21,6 +21,7 @@ import { latenessMin } from '@/core/run/lateness';
 import type { Nudge } from '@/core/run/nudges';
 import { probeDoubt } from '@/core/run/readings';
 import { runNow } from '@/core/run/runNow';
+import { readingText } from '@/core/run/saidAs';
 import { type ActId, type AskFor, actRow, isAsk } from './acts';
 
 /** What the stove shows of one vessel in use. */
@@ -132,7 +133,9 @@ function heardText({ own, clock: { latestC, probeSilentSinceMs }, doubt }: Entry
   if (!latestC) return doubted || 'nobody looked yet';
   const silent = doubted || (probeSilentSinceMs === null ? '' : `the probe is silent, last heard ${ago(nowMs - probeSilentSinceMs)}`);
   if (!isTyped(latestC, own)) return silent || `probe, ${ago(nowMs - latestC.atMs)}`;
-  return [`typed, ${ago(nowMs - latestC.atMs)}`, silent].filter(Boolean).join('; ');
+  const said = own.typedC.findLast(({ atMs }) => atMs === latestC.atMs);
+  const typed = said?.said ? `typed ${readingText('bathC', { ...said, value: said.bathC }, print)}` : 'typed';
+  return [`${typed}, ${ago(nowMs - latestC.atMs)}`, silent].filter(Boolean).join('; ');
 }
 
 function card(number: number, entry: Entry, plan: Plan, state: RunState, nudges: readonly Nudge[], nowMs: number, print: Printer): StoveCard {

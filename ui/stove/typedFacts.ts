@@ -4,6 +4,7 @@ import { err, ok, type Result, unreachable } from '@/core/result';
 import { heatText, rolledText } from '@/core/run/describeEvent';
 import { isRolled } from '@/core/run/deviations';
 import { HIGHEST_KNOB, LET_GO_CALLS, LONGEST_PUT_OFF_MS, PUT_OFF_CALLS, type RunFact } from '@/core/run/events';
+import { type Quantity, readingText } from '@/core/run/saidAs';
 import { parseAct, type TypedAct } from './parseAct';
 import { nextAct, type StoveCard } from './stoveView';
 
@@ -22,7 +23,7 @@ export function typedFacts(
   print: Printer,
   nowMs: number,
 ): Result<TypedFacts, string> {
-  const line = parseAct(text);
+  const line = parseAct(text, print.measures.temperature);
   if (!line) return err('Not understood. Try “2 66 c”, “1 stirred”, “1 ph 4.5” or “note it smells of hay”.');
   const card = line.card === null ? chosen : cards.find((c) => c.number === line.card);
   const { what, agoMin } = line;
@@ -37,15 +38,11 @@ export function typedFacts(
   const stepId = card.step.id;
   switch (what.act) {
     case 'reading': {
-      if (what.quantity === 'bathC' && (what.value < -10 || what.value > 150)) return err('No bath reads that. Between −10 and 150 °C.');
-      if (what.quantity === 'ph' && (what.value < 0 || what.value > 14)) return err('A pH lies between 0 and 14.');
-      const words =
-        what.quantity === 'bathC'
-          ? `reads ${print.temperature(what.value)}`
-          : what.quantity === 'ph'
-            ? `pH ${what.value}`
-            : `holds ${print.volume(what.value)}`;
-      return done(words, { type: 'reading', stepId, quantity: what.quantity, value: what.value });
+      const [least, most] = what.said?.as === 'between' ? [what.said.low, what.said.high] : [what.value, what.value];
+      if (what.quantity === 'bathC' && (least < -10 || most > 150)) return err('No bath reads that. Between −10 and 150 °C.');
+      if (what.quantity === 'ph' && (least < 0 || most > 14)) return err('A pH lies between 0 and 14.');
+      const { act: _act, ...reading } = what;
+      return done(`${READS[what.quantity]} ${readingText(what.quantity, what, print)}`, { type: 'reading', stepId, ...reading });
     }
     case 'stirred':
     case 'flipped':
@@ -90,3 +87,4 @@ function callWaits(
   return done(`in ${printDuration(what.min)}: ${nextCall.text}`, { type: 'callPutOff', stepId, call, untilMs: Math.round(nowMs + what.min * MIN_MS) });
 }
 const MIN_MS = 60_000;
+const READS: Readonly<Record<Quantity, string>> = { bathC: 'reads', ph: 'pH', volumeMl: 'holds' };
