@@ -27,6 +27,8 @@ const held = (sessionId: string, doneAtMs: number, ...substances: string[]) => (
 test('iron stays on goods through every rinse; what was not rinsed out is there', () => {
   expect(carried(did('iron', IRON, 2), did('rinse', null, null))).toEqual({ unrinsed: [], ironPct: 2 });
   expect(carried(did('iron', IRON, 2, { id: '1' }), did('iron', IRON, 1.5, { id: '2' }))?.ironPct).toBe(3.5);
+  expect(carried(did('mordant', IRON, 6), did('rinse', null, null))).toEqual({ unrinsed: [], ironPct: 6 });
+  expect(carried(did('mordant', STARTER.nameOf('alum'), 16), did('rinse', null, null))).toBeUndefined();
   expect(carried(did('iron', IRON, null))).toEqual({ unrinsed: ['ironSulfate'], ironPct: 0 });
   expect(carried(did('modifier', STARTER.nameOf('vinegar'), null))).toEqual({ unrinsed: ['vinegar'], ironPct: null });
 });

@@ -31,7 +31,8 @@ export interface Past {
 export const NO_PAST: Past = { held: [], carried: {} };
 
 /** Metals stay in scratches and seams until something else was in there; whatever else a wash takes out is gone the next day (our estimate). */
-const CLINGS: ReadonlySet<string> = new Set(['ironSulfate', 'ironLiquor', 'copperSulfate', 'tinChloride']);
+const IRON = ['ironSulfate', 'ironLiquor'];
+const CLINGS: ReadonlySet<string> = new Set([...IRON, 'copperSulfate', 'tinChloride']);
 const WASHED_OUT_MS = 86_400_000;
 
 /** Of each vessel the last bath, those of one session left out. */
@@ -51,7 +52,9 @@ function carriedBy({ treatments }: Pick<Passport, 'treatments'>, exceptRunId: st
   );
   const rinsed = before.findLastIndex(({ kind }) => kind === 'rinse' || kind === 'wash');
   const unrinsed = before.slice(rinsed + 1).flatMap(({ substance }) => shelf.assistants.find(({ name }) => name === substance)?.id ?? []);
-  const iron = before.filter(({ kind }) => kind === 'iron');
+  // Iron for a mordant stands as one, by its name.
+  const ironNames = IRON.map((id) => shelf.nameOf(id));
+  const iron = before.filter(({ kind, substance }) => kind === 'iron' || (substance !== null && ironNames.includes(substance)));
   const ironPct = iron.length === 0 ? null : iron.reduce((sum, { wofPct }) => sum + (mostOf(knownOf(wofPct)) ?? 0), 0);
   return unrinsed.length === 0 && ironPct === null ? null : { unrinsed: [...new Set(unrinsed)], ironPct };
 }

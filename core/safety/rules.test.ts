@@ -363,6 +363,9 @@ describe('places, people, plants', () => {
     expect(severity('P8', { vessel: cup, contents: [content('weld')] })).toEqual(['stop']);
     expect(severity('P8', { vessel: cup, contents: [content('teaBlack'), content('vinegar')] })).toEqual(['caution']);
     expect(severity('P8', { vessel: cup })).toEqual([]);
+    // Alum goods rinsed in the soup pot.
+    expect(severity('P8', { vessel: cup, onGoods: [content('alum')], goodsIn: true })).toEqual(['stop']);
+    expect(severity('P8', { vessel: cup, onGoods: [content('teaBlack')], goodsIn: true })).toEqual([]);
   });
   const source = (kind: 'microwave' | 'campBurner' | 'oven', outdoors = false) => ({ id: 'h', name: 'It', maxW: 800, kind, outdoors });
   test('the microwave takes tea, no metal salt and no sealed jar', () => {

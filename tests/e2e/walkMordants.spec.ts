@@ -69,6 +69,14 @@ test('three mordants, one bath: grams for each, leaf by the cup, iron and alum p
     .click();
   const cautions = page.getByRole('region', { name: 'Cautions' });
   await expect(cautions).not.toContainText('Stop');
+  // "6 %" may be of the fibre or of the bath: it is asked, with both figures.
+  await iron.getByLabel('Set ferrous sulfate instead').fill('6 %');
+  await iron.getByLabel('Set ferrous sulfate instead').press('Enter');
+  const which = iron.getByRole('group', { name: 'Which 6 %?' });
+  await expect(which.getByRole('button', { name: 'Of the fibre’s weight: 1.92 g' })).toBeVisible();
+  await expect(which.getByRole('button', { name: /^A solution: \d/ })).toBeVisible();
+  await which.getByRole('button', { name: 'Of the fibre’s weight: 1.92 g' }).click();
+  await expect(chain.filter({ hasText: 'Iron mordant' })).toContainText('ferrous sulfate 1.92 g');
 
   // All three rinsed in one bath: the iron travels to the alum skein. Parted in one tap.
   const mixed = 'Goods with iron and goods without in one bath';
@@ -110,6 +118,11 @@ test('three mordants, one bath: grams for each, leaf by the cup, iron and alum p
     }
     await expect(results.getByRole('button', { name: /^Set right/ })).toHaveCount(3);
   }
+  // The next plan is told of the pot that held the iron, and of the skein that carries it.
+  await page.goto(`${BASE}/sessions/new`);
+  for (const part of ['b', 'c']) await page.getByRole('checkbox', { name: `Cone, ${part}` }).check();
+  await chooseWay(page, 'Dye what is mordanted, or over a colour');
+  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText(mixed);
   // Bare beside alum: one thing differs.
   await page.goto(`${BASE}/swatches`);
   for (const part of ['a', 'b']) await page.getByRole('checkbox', { name: new RegExp(`Cone, ${part}`) }).check();

@@ -1,6 +1,6 @@
 import { steamerDryMin, steamerLookMin } from '../../heat/steamer';
 import { above, atLeast } from '../../measure/limits';
-import { printNumber } from '../../measure/print';
+import { printNumber, printVolume } from '../../measure/print';
 import { plantRow, plantRowsFor } from '../data/plants';
 import { has, reacts, type StepFacts } from '../facts';
 import { caution, clear, note, type Rule, type Said, stop } from '../rule';
@@ -70,9 +70,12 @@ function steamer(facts: StepFacts): readonly Said[] {
 }
 
 function shared(facts: StepFacts): readonly Said[] {
-  const { vessel, contents } = facts;
-  if (!vessel || vessel.dyeOnly || contents.length === 0) return clear;
-  if (!metalSalt(facts) && !reacts(facts, 'strongAlkali') && foodOnly(facts)) {
+  const { vessel, contents, onGoods, goodsIn } = facts;
+  if (!vessel || vessel.dyeOnly) return clear;
+  // What a rinse takes off the goods goes into its tub, too.
+  const rinsesMetal = goodsIn && metalSalt({ contents: onGoods });
+  if (contents.length === 0 && !rinsesMetal) return clear;
+  if (!rinsesMetal && !metalSalt(facts) && !reacts(facts, 'strongAlkali') && foodOnly(facts)) {
     return caution(`${vessel.name} is shared with food. Food-only contents here; keep it for dyeing from now on.`);
   }
   return stop(`${vessel.name} is still shared with food. Use dye equipment here, and keep it out of the kitchen for good.`);
@@ -154,11 +157,11 @@ export const WORK_RULES: readonly Rule[] = [
       if (above(facts.heatMin, 60) && above(facts.checkGapMin, 20))
         return caution('More than an hour on heat: look in every 20 min and top up with hot water before the level drops.');
       if (bathL <= 0 || !above(loss, 0.1 * bathL)) return clear;
-      const litres = printNumber(Number(loss.toPrecision(1)));
+      const gone = printVolume(Number(loss.toPrecision(1)) * 1000);
       // The stove calls for a look often enough; what would boil away by half is no small thing all the same.
       return above(loss, 0.5 * bathL)
-        ? caution(`About ${litres} L of ${printNumber(bathL)} L boil off: cover it, and top up with hot water at every look.`)
-        : note(`About ${litres} L boil off in all: top up with hot water at the looks.`);
+        ? caution(`About ${gone} of ${printVolume(facts.waterMl ?? 0)} boil off: cover it, and top up with hot water at every look.`)
+        : note(`About ${gone} boil off in all: top up with hot water at the looks.`);
     },
   },
   { id: 'R17', about: 'a steamer running dry', check: steamer },
