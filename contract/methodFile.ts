@@ -48,6 +48,7 @@ const rule = z.discriminatedUnion('rule', [
   z.strictObject({ id: key, substance, rule: z.literal('gPerL'), dose: ref, phase: atPhase }),
   z.strictObject({ id: key, substance, rule: z.literal('mLPerG'), dose: ref, phase: atPhase }),
   z.strictObject({ id: key, substance, rule: z.literal('perPortion'), dose: ref, portionG: ref, unit: z.enum(AMOUNT_UNITS), phase: atPhase }),
+  z.strictObject({ id: key, substance, rule: z.literal('toPh'), per: z.enum(['mLPerL', 'gPerL']), dose: ref, phase: atPhase }),
   z.strictObject({ id: key, substance, rule: z.literal('bathPct'), pct: ref, phase: atPhase }),
   z.strictObject({ id: key, substance: z.literal('dyestuff'), rule: z.literal('ratio'), ratio: ref, phase: atPhase }),
   z.strictObject({ id: key, substance, rule: z.literal('perPiece'), count: ref, phase: atPhase }),

@@ -8,9 +8,9 @@ export interface Working {
   /** In words and symbols: "dry weight × percent ÷ 100". */
   readonly formula: string;
   readonly inputs: readonly { readonly name: string; readonly value: Known; readonly unit: string }[];
-  /** Not rounded; null when an input is missing, or is a range. */
+  /** Not rounded; null when an input is missing, or is a range and none of it is likelier than the rest. */
   readonly result: number | null;
-  /** The result’s least and most, where an input is a range. */
+  /** The result’s least and most, where an input is a range; with a result, that one is the most likely. */
   readonly between?: Span | undefined;
   readonly unit: string;
   /** Where the rule comes from. */

@@ -82,6 +82,8 @@ type RuleOfDose =
   | { readonly id: string; readonly substance: string; readonly rule: 'mLPerL' | 'gPerL' | 'mLPerG'; readonly dose: Ref }
   /** So much to a portion: a tea bag to a cup that is for 4 g. Cups are whole. */
   | { readonly id: string; readonly substance: string; readonly rule: 'perPortion'; readonly portionG: Ref; readonly dose: Ref; readonly unit: AmountUnit }
+  /** As much as brings the bath to the pH that the step aims at; `dose` a litre where it aims at none. */
+  | { readonly id: string; readonly substance: string; readonly rule: 'toPh'; readonly per: 'mLPerL' | 'gPerL'; readonly dose: Ref }
   /** A share of the whole bath by volume, %: 25 is one part in four. */
   | { readonly id: string; readonly substance: string; readonly rule: 'bathPct'; readonly pct: Ref }
   | { readonly id: string; readonly substance: 'dyestuff'; readonly rule: 'ratio'; readonly ratio: Ref }

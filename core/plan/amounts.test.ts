@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { exactly } from '../chem/band';
 import { LIBRARY } from '../method/library';
 import type { AdditionRule, BathRule, StepTemplate } from '../method/method';
 import { STARTER } from '../shelf/library';
@@ -14,6 +15,8 @@ const base = (more: Partial<Base> = {}): Base => ({
   pieces: 12,
   waterMl: 4000,
   dyestuffId: 'weld',
+  phAim: null,
+  alkalinityMgL: exactly(100),
   form: null,
   labels: {},
   shelf: STARTER,
@@ -25,6 +28,7 @@ const RULES: readonly [string, AdditionRule, string, number][] = [
   ['2 : 1 of 250 g', { id: 'x', substance: 'dyestuff', rule: 'ratio', ratio: { param: 'ratio' } }, 'g', 500],
   ['5 mL to the litre of 4 L', { id: 'x', substance: 'vinegar', rule: 'mLPerL', dose: { param: 'dose' } }, 'mL', 20],
   ['5 g to the litre of 4 L', { id: 'x', substance: 'chalk', rule: 'gPerL', dose: { param: 'dose' } }, 'g', 20],
+  ['no pH aimed at: by the litre', { id: 'x', substance: 'vinegar', rule: 'toPh', per: 'mLPerL', dose: { param: 'dose' } }, 'mL', 20],
   ['T27: 25 % of the bath, not 33 %', { id: 'x', substance: 'vinegar', rule: 'bathPct', pct: 25 }, 'mL', 1000],
   ['T77: one to a piece', { id: 'x', substance: 'teaBlack', rule: 'perPiece', count: 1 }, 'piece', 12],
   ['T77: one to two pieces', { id: 'x', substance: 'teaBlack', rule: 'perPiece', count: 0.5 }, 'piece', 6],

@@ -1,3 +1,4 @@
+import type { Band } from '../chem/band';
 import { bandsOf, byStrength, gramsPerLitre, perPiece, perPortion, portionsOf, shareOfBath } from '../dose/counts';
 import { liquorVolume, perLitre, plantForRatio, wofDose } from '../dose/dose';
 import { PRACTICE, type Working, work } from '../dose/working';
@@ -11,6 +12,8 @@ import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import type { DoseOf } from './blend';
 import type { ChainItem, ExtraAddition } from './draft';
+import type { PhAim } from './phAim';
+import { phDose } from './phDose';
 import type { PlannedAmount } from './plan';
 import type { MorePlant, PlantAmount, PlantDetail } from './plant';
 
@@ -35,6 +38,10 @@ export interface Base {
   readonly dryG: Known;
   readonly pieces: number | null;
   readonly waterMl: Known;
+  /** Where the step's pH shall be; null: it aims at none. */
+  readonly phAim: PhAim | null;
+  /** The home's water, mg/L as CaCO3. */
+  readonly alkalinityMgL: Band;
   readonly dyestuffId: string | null;
   /** The form of dyestuff that the method is for. */
   readonly form: PlantForm | null;
@@ -139,6 +146,16 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
       return made('mL', perLitre(waterMl, number(rule.dose)));
     case 'gPerL':
       return made('g', gramsPerLitre(waterMl, number(rule.dose)));
+    case 'toPh':
+      // The sum counts in what the label says already.
+      return base.phAim
+        ? {
+            ...made(rule.per === 'mLPerL' ? 'mL' : 'g', perLitre(null, null)),
+            proposed: phDose({ substance, aim: base.phAim, bathMl: waterMl, alkalinityMgL: base.alkalinityMgL, labels: base.labels }),
+          }
+        : rule.per === 'mLPerL'
+          ? made('mL', perLitre(waterMl, number(rule.dose)))
+          : made('g', gramsPerLitre(waterMl, number(rule.dose)));
     case 'mLPerG': {
       const ratio = number(rule.dose);
       return made('mL', liquorVolume(base.dryG, ratio), oneOf(ratio));

@@ -2,7 +2,10 @@ import { expect, test } from 'vitest';
 import { exactly } from '../chem/band';
 import { forecast } from '../chem/forecast';
 import { strengthBand } from '../chem/freed';
-import { phDoseText } from './phDose';
+import { FORMS } from '../shelf/forms';
+import { STARTER } from '../shelf/library';
+import { additionAmount, type Base } from './amounts';
+import { phDose, phDoseText } from './phDose';
 import { planned, step, wool } from './plan.fixture';
 
 const plan = planned([wool('a', 40)]);
@@ -32,4 +35,39 @@ test('no aim, nothing that moves a pH, or no volume: nothing is said', () => {
   expect(phDoseText({ ...sour, phAim: undefined }, plan)).toBe('');
   expect(phDoseText({ ...sour, additions: [] }, plan)).toBe('');
   expect(phDoseText({ ...sour, water: null, fit: null }, plan)).toBe('');
+});
+
+const asked = { substance: 'vinegar', aim: { low: 4, high: 5 }, bathMl: 2000, alkalinityMgL: exactly(100), labels: { vinegar: 'vinegar5' } } as const;
+const base = (labels: Record<string, string>): Base => ({
+  params: { dose: null },
+  dryG: 100,
+  doseG: 100,
+  pieces: 1,
+  waterMl: 2000,
+  phAim: { low: 9, high: 10 },
+  alkalinityMgL: exactly(100),
+  dyestuffId: null,
+  form: null,
+  labels,
+  shelf: STARTER,
+});
+const soda = (labels: Record<string, string>) =>
+  additionAmount({ id: 'x', substance: 'washingSoda', rule: 'toPh', per: 'gPerL', dose: { param: 'dose' } }, base(labels), null).proposed;
+
+test('a quantity by its pH is the most likely figure with its range, and the same as the words beside it', () => {
+  const { result, between, missing } = phDose(asked);
+  expect(missing).toEqual([]);
+  expect(between?.least).toBeLessThan(result ?? 0);
+  expect(between?.most).toBeGreaterThan(result ?? 0);
+  const said = phDoseText({ ...sour, water: { ...amount, overruled: 2000 } }, { ...home(100), labels: asked.labels });
+  expect(said).toContain(`about ${result} mL`);
+});
+test('of a powder the form on the shelf is weighed: once, not twice', () => {
+  const [first, ...others] = (FORMS.washingSoda ?? []).map(({ id, factor }) => ({ factor, g: soda({ washingSoda: id }).result ?? Number.NaN }));
+  expect(others.length).toBeGreaterThan(0);
+  for (const one of others) expect(one.g / (first?.g ?? 1)).toBeCloseTo(one.factor / (first?.factor ?? 1), 1);
+});
+test('what cannot be brought there, or has no volume, says what is wanted', () => {
+  expect(phDose({ ...asked, aim: { low: 9, high: 10 } })).toMatchObject({ result: null, missing: [expect.stringContaining('another pH')] });
+  expect(phDose({ ...asked, bathMl: null })).toMatchObject({ result: null, missing: ['how much is in the bath'] });
 });

@@ -128,6 +128,7 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
         : 0,
     comeFromC: comesFromC(step, index, context),
     handC: step.phases.some((phase) => phase.kind === 'dip') ? (heated ? (hottest ?? UNKNOWN_HOT_C) : fromC) : null,
+    paste: pasteOf(step, index, context),
     driesSour: driesSour(step, index, contents, context),
     topUpsMin: step.phases.flatMap((phase) => (phase.kind === 'hold' && phase.flipAtMin !== null ? [phase.flipAtMin] : [])),
     home,
@@ -268,6 +269,15 @@ function comesFromC(step: Step, index: number, { steps }: Context): number | nul
   if (!before || bathId === null || bathIdAt(steps, beforeAt) === bathId) return null;
   if (!above(COOL_MIN, (step.startMs - before.endMs) / 60_000)) return null;
   return endsHotC(before.phases);
+}
+
+/** Paste is mixed here, or was painted on the same goods. */
+function pasteOf(step: Step, index: number, { steps }: Context): StepFacts['paste'] {
+  if (step.kind === 'paste') return 'on';
+  const before = steps.slice(0, index).filter((one) => one.lotIds.some((id) => step.lotIds.includes(id)));
+  const painted = before.findLastIndex(({ kind }) => kind === 'paste');
+  if (painted < 0) return null;
+  return before.slice(painted).some(({ kind }) => kind === 'wash') ? 'washedOut' : 'on';
 }
 
 /** A sour step whose goods reach the line with no rinse or wash between. */

@@ -96,6 +96,7 @@ function actualDose(rule: AdditionRule, amount: Known, dryG: number | null, litr
       return per(rule.ratio, dryG, 1);
     case 'mLPerL':
     case 'gPerL':
+    case 'toPh':
       return per(rule.dose, litres, 1);
     case 'bathPct':
       return per(rule.pct, litres === null ? null : litres * 1000, 100);

@@ -14,6 +14,7 @@ export const facts = (more: Partial<StepFacts> = {}): StepFacts => ({
   contents: [],
   inBath: more.contents ?? [],
   lastInVessel: [],
+  paste: null,
   onGoods: [],
   coolFirstMin: 0,
   dryG: 100,

@@ -96,6 +96,8 @@ export interface StepFacts {
   readonly comeFromC: number | null;
   /** Bath temperature when hands dip goods into it, °C; null when nothing is dipped. */
   readonly handC: number | null;
+  /** A paste is made here or still on the goods, or was washed out of them since; null: none. */
+  readonly paste: 'on' | 'washedOut' | null;
   /** Acid, and then dried with no rinse between. */
   readonly driesSour: boolean;
   /** Times at which the load is turned and the water topped up, min on the heat. */

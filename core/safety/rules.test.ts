@@ -239,6 +239,13 @@ describe('what must not meet', () => {
   });
 });
 
+test('a pasted cloth is neither steamed nor heated; washed, it takes a hot dip, and steam is still for nothing', () => {
+  expect(severity('paste', { paste: 'on', heated: true })).toEqual(['caution']);
+  expect(severity('paste', { paste: 'washedOut', heated: true, kind: 'bundle' })).toEqual(['caution']);
+  expect(severity('paste', { paste: 'washedOut', heated: true, kind: 'dye' })).toEqual([]);
+  expect([severity('paste', { paste: 'on', heated: false }), severity('paste', { paste: null, heated: true, kind: 'bundle' })]).toEqual([[], []]);
+});
+
 describe('jars, steam and long heat', () => {
   const solar = { kind: 'solar' as const, wetMin: 7200, plantIn: true };
   test('a sealed sun jar is a stop until the lid changes; opened daily a caution; resting clear', () => {

@@ -57,6 +57,21 @@ test('80 mL halved twice: what is left and what it holds; mixed at the stove, ea
     await page.locator('.ant-select-dropdown:visible').getByTitle(typed).click();
     await expect(stops).not.toContainText(`${what}: which form or strength is on the label?`);
   }
+  // Somebody steams what was painted: objected to, and left out again.
+  await page.getByLabel('Add a step').click();
+  await pick(page, 'steamed', /^Bundle, steamed/);
+  const cautions = page.getByRole('region', { name: 'Cautions' });
+  const steamed = page.locator('[id^=item-]').filter({ hasText: 'Bundle, steamed' });
+  await steamed
+    .getByRole('button', { name: /Bundle, steamed/ })
+    .first()
+    .click();
+  const more = cautions.getByRole('button', { name: /more caution/ });
+  if (await more.isVisible()) await more.click();
+  await expect(cautions).toContainText('wants no steam');
+  await steamed.getByRole('button', { name: 'Leave out' }).click();
+  await expect(steamed).toHaveCount(0);
+  await expect(cautions).not.toContainText('wants no steam');
   const dip = page.locator('#item-c2');
   await dip
     .getByRole('button', { name: /Tannin/ })
@@ -81,10 +96,16 @@ test('80 mL halved twice: what is left and what it holds; mixed at the stove, ea
     await form.getByRole('button', { name: 'Log it' }).click();
     await expect(form).toBeHidden();
   }
-  await mix.getByRole('button', { name: 'Added guar gum' }).click();
-  await form.getByLabel(/How much/).fill('0.8 g');
-  await form.getByRole('button', { name: 'Log it' }).click();
-  await expect(form).toBeHidden();
+  // A pinch at a time: three of them are one figure.
+  for (const pinch of ['0.3 g', '0.3 g', '0.2 g']) {
+    await page.getByRole('button', { name: /^More acts for/ }).click();
+    await form.getByRole('button', { name: /Addition/ }).click();
+    await form.getByLabel('What went in').click();
+    await page.locator('.ant-select-dropdown:visible').getByTitle('guar gum').click();
+    await form.getByLabel(/How much/).fill(pinch);
+    await form.getByRole('button', { name: 'Log it' }).click();
+    await expect(form).toBeHidden();
+  }
   await expect(mix).toContainText('ferrous sulfate 50 g/L; calcium hydroxide 25 g/L; guar gum 10 g/L');
 
   // Somebody warms it all the same.

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Input, Select } from 'antd';
+import { isLiquid } from '@/core/chem/freed';
 import { AMOUNT_UNITS } from '@/core/measure/print';
 import type { AdditionRule, Param, Ref } from '@/core/method/method';
 import { unreachable } from '@/core/result';
@@ -12,6 +13,7 @@ const RULES: readonly { value: AdditionRule['rule']; label: string }[] = [
   { value: 'gPerL', label: 'g per litre' },
   { value: 'mLPerL', label: 'mL per litre' },
   { value: 'mLPerG', label: 'mL per gram of fibre' },
+  { value: 'toPh', label: 'to the pH aimed at' },
   { value: 'bathPct', label: '% of the bath' },
   { value: 'ratio', label: 'to fibre, : 1' },
   { value: 'perPiece', label: 'to a piece' },
@@ -32,6 +34,8 @@ function ruled(id: string, substance: string, kind: AdditionRule['rule'], value:
     case 'mLPerL':
     case 'mLPerG':
       return { id, substance, rule: kind, dose: value };
+    case 'toPh':
+      return { id, substance, rule: kind, per: isLiquid(substance) ? 'mLPerL' : 'gPerL', dose: value };
     case 'perPortion':
       return { id, substance, rule: kind, dose: value, portionG: 100, unit: 'g' };
     case 'ratio':
@@ -101,7 +105,7 @@ export function AdditionRows({ additions, params, book, onChange }: Props) {
                   </Field>
                 ) : (
                   <RefField
-                    label="How much"
+                    label={rule.rule === 'toPh' ? (rule.per === 'mLPerL' ? 'mL per litre, where no pH is set' : 'g per litre, where no pH is set') : 'How much'}
                     value={figureOf(rule)}
                     params={params}
                     onChange={(value) =>

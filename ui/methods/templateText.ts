@@ -63,6 +63,8 @@ export function ruleText(rule: AdditionRule, params: Params): string {
       return `${number(rule.dose, params)} ${rule.unit === 'piece' ? '×' : rule.unit} for each ${number(rule.portionG, params)} g`;
     case 'gPerL':
       return `${number(rule.dose, params)} g per litre of bath`;
+    case 'toPh':
+      return `as much as brings it to the pH aimed at; ${number(rule.dose, params)} ${rule.per === 'mLPerL' ? 'mL' : 'g'} per litre of bath where none is`;
     case 'bathPct':
       return `${number(rule.pct, params)} % of the whole bath by volume`;
     case 'ratio':

@@ -16,6 +16,9 @@ export function AmountLine({ amount }: { amount: PlannedAmount }) {
     <div className="line line-tight amount">
       <span>{amount.name}</span>
       <span className="figure">{amountText(amount, print)}</span>
+      {amount.overruled === null && proposed.result !== null && proposed.between ? (
+        <span className="quiet small">most likely; {figureIn(proposed.between, proposed.unit, print)}</span>
+      ) : null}
       {amount.overruled === null ? null : (
         <span className="quiet small">
           {result === null ? 'as you said' : `You set ${figureIn(amount.overruled, amount.unit, print)} instead of ${figureIn(result, proposed.unit, print)}`}

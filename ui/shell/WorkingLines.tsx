@@ -29,7 +29,8 @@ export function WorkingLines({ working }: { working: Working }) {
   const print = usePrint();
   const { formula, inputs, missing, source, unit } = working;
   const result = resultOf(working);
-  const answer = result === null ? `unknown until you know: ${missing.join(', ')}` : figureIn(result, unit, print);
+  const range = working.result !== null && working.between ? `, most likely; ${figureIn(working.between, unit, print)}` : '';
+  const answer = result === null ? `unknown until you know: ${missing.join(', ')}` : `${figureIn(result, unit, print)}${range}`;
   return (
     <>
       <p>

@@ -65,7 +65,7 @@ const TITLES: Record<AskFor, string> = {
 const LABELS: Record<AskFor, string> = {
   reading: 'What does it read? 82, 180 F, or 60–65',
   heat: 'The number on the knob; 0 is off, empty when there is none',
-  ph: 'pH: 5.5, or 5–6 where the strip lies between',
+  ph: 'pH',
   volume: 'How much is in it? 5 L, 2 gal (US), or about 4 L',
   addition: 'How much? 54 g, or 1 1/2 tsp (US)',
   rolled: 'How is it rolled?',
@@ -210,7 +210,14 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
               ) : null}
               {ask === 'rolled' ? <RolledItems /> : null}
               {ask === 'rolled' || ask === 'move' || (ask === 'addition' && (values.choice === 'unknown' || values.choice === 'leftOut')) ? null : reader ? (
-                <TypedItem name="text" label={LABELS[ask]} read={() => reader} autoFocus {...(NEEDED[ask] ? { required: NEEDED[ask] } : {})} />
+                <TypedItem
+                  name="text"
+                  label={LABELS[ask]}
+                  read={() => reader}
+                  autoFocus
+                  {...(ask === 'ph' ? { placeholder: '5.5, or 5–6' } : {})}
+                  {...(NEEDED[ask] ? { required: NEEDED[ask] } : {})}
+                />
               ) : (
                 <Form.Item name="text" label={LABELS[ask]} rules={NEEDED[ask] ? [{ required: true, whitespace: true, message: NEEDED[ask] }] : []}>
                   <Input autoFocus maxLength={4000} />

@@ -139,9 +139,9 @@ export const EXTRACT: readonly Method[] = [
     hold: [70, 80, 85, 60],
     stir: 15,
     gently: true,
-    params: [p('acidMlPerL', 'vinegar to begin with', 'mL/L', null, 0, 20), ...phParams(4, 5)],
+    params: [p('acidMlPerL', 'vinegar, where no pH is set', 'mL/L', null, 0, 20), ...phParams(4, 5)],
     phAim,
-    additions: [{ id: 'vinegar', substance: 'vinegar', rule: 'mLPerL', dose: at('acidMlPerL') }],
+    additions: [{ id: 'vinegar', substance: 'vinegar', rule: 'toPh', per: 'mLPerL', dose: at('acidMlPerL') }],
     cautions: ['Measure the pH before, after each addition, and once the goods are in.'],
   }),
   simmered({

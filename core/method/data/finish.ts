@@ -172,7 +172,7 @@ const dipIn = (fields: {
         where: fields.where === 'bath' ? 'same' : 'any',
         liquor: fields.where === 'bath' ? 'uses' : 'own',
         bath: fields.where === 'bath' ? null : perG,
-        additions: [{ id: 'modifier', substance: fields.substance, rule: fields.unit === 'mL/L' ? 'mLPerL' : 'gPerL', dose: at('dose') }],
+        additions: [{ id: 'modifier', substance: fields.substance, rule: 'toPh', per: fields.unit === 'mL/L' ? 'mLPerL' : 'gPerL', dose: at('dose') }],
         phases: [
           charge(10, 'Measure the pH. Lift the goods, add an eighth of a teaspoon, stir, measure, repeat'),
           { kind: 'dip', exactMin: at('dipMin'), act: 'Goods in, look' },

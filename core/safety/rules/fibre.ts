@@ -96,6 +96,19 @@ export const FIBRE_RULES: readonly Rule[] = [
         : clear,
   },
   {
+    id: 'paste',
+    about: 'heat and steam on a paste',
+    // Trade handbook section 12 (common practice, no source).
+    check: ({ paste, heated, kind, vessel }) => {
+      if (!heated) return clear;
+      if (paste === 'on')
+        return caution('A paste of vinegar, iron and lime is never steamed or heated: drying with its lime fixes it. Dry it fully and wash the gum out first.');
+      return paste === 'washedOut' && (kind === 'bundle' || vessel?.kind === 'steamer')
+        ? caution('What was painted with this paste wants no steam: drying with its lime has fixed it. Leave the steaming out, or try it on a scrap.')
+        : clear;
+    },
+  },
+  {
     id: 'apart',
     about: 'iron and alum in one soak',
     check: (facts) => {
