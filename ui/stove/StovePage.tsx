@@ -152,7 +152,8 @@ function Stove({ run }: { run: LiveRun }) {
   const rings = view.nudges.filter(
     (nudge) => nudge.dueMs <= now && !isHeard(nudge, view.state.steps[nudge.stepId], now) && isFor(hears, nudge, vesselOf(nudge)),
   );
-  const calls = useCalls(rings[0]);
+  const ringing = rings[0];
+  const calls = useCalls(ringing && { ...ringing, text: print.says(ringing.text), place: plan.vessels.find(({ id }) => id === vesselOf(ringing))?.name ?? '' });
   /** Everything that rings here was heard: one tap, whatever is due at once. */
   const quiet = () => {
     const heard = new Map(rings.map(({ stepId, act }) => [`${stepId}/${act}`, { type: 'callHeard', stepId, call: act } as const]));

@@ -23,10 +23,11 @@ export function TryAlarm({ onTry }: { readonly onTry: () => Heard }) {
   );
 }
 
-const lines = ({ sounds, shakes, tells, staysAwake }: Heard): string[] => [
+const lines = ({ sounds, shakes, tells, staysAwake, speaks }: Heard): string[] => [
   sounds
     ? 'Four notes, high and low: that is a stop. Nothing heard? Turn the sound of this device up, or its silent switch off.'
     : 'This browser cannot sound. Use another device beside it.',
+  ...(speaks === null ? [] : [speaks ? 'Then it says in words which pot, and what to do.' : 'This browser has no voice to speak with: the notes alone call.']),
   shakes ? 'It shakes too, where the device can.' : 'It does not shake.',
   tells ? 'In the background it sends a message.' : 'In the background it sends no message: allow messages for this page, or keep it open.',
   staysAwake ? 'The screen stays awake while it calls aloud.' : 'This browser lets the screen sleep: set the device to stay awake.',

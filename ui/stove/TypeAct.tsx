@@ -6,6 +6,8 @@ import { Field } from '../form/Field';
 import { TypedInput } from '../form/TypedInput';
 import type { Read } from '../form/typed';
 import { usePrint } from '../shell/facts';
+import { SpeakAct } from './SpeakAct';
+import { spokenLine } from './spokenLine';
 import type { StoveCard } from './stoveView';
 import { TYPE_ACT_PX } from './typeActPx';
 import { typedFacts } from './typedFacts';
@@ -16,7 +18,7 @@ interface Props {
   readonly onLog: (facts: readonly RunFact[], text: string, agoMin: number) => void;
 }
 
-/** One line for an act, for whoever types faster than they point; what it will log stands under it. */
+/** One line for an act, for whoever types or speaks faster than they point; what it will log stands under it. */
 export function TypeAct({ cards, chosen, onLog }: Props) {
   const print = usePrint();
   const [text, setText] = useState('');
@@ -26,12 +28,19 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
     const got = typedFacts(typed, cards, chosen, print, nowMs());
     return got.ok ? { ok: true, value: got.value, says: got.value.says } : { ok: true, value: null, says: '' };
   };
-  const submit = () => {
-    if (text.trim() === '') return;
-    const got = typedFacts(text, cards, chosen, print, nowMs());
+  const submit = (typed: string) => {
+    if (typed.trim() === '') return;
+    const got = typedFacts(typed, cards, chosen, print, nowMs());
     if (!got.ok) return setProblem(got.error);
     onLog(got.value.facts, got.value.says, got.value.agoMin);
     setText('');
+  };
+  /** What was heard stands there to be seen, and to be mended where it is not understood. */
+  const heard = (words: string) => {
+    const line = spokenLine(words);
+    setText(line);
+    setProblem(null);
+    submit(line);
   };
   return (
     <form
@@ -39,7 +48,7 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
       style={{ minHeight: TYPE_ACT_PX }}
       onSubmit={(event) => {
         event.preventDefault();
-        submit();
+        submit(text);
       }}
     >
       <Field label="Type an act">
@@ -59,6 +68,7 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
           />
         )}
       </Field>
+      <SpeakAct onHeard={heard} onTrouble={setProblem} />
     </form>
   );
 }

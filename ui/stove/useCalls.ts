@@ -2,10 +2,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Nudge } from '@/core/run/nudges';
 import type { Hears } from '@/core/run/silence';
+import { hasVoice, speak } from './speech';
 import { useWakeLock } from './useWakeLock';
 
 const WISH = 'hyndle.callAloud';
 const HEARS = 'hyndle.hears';
+const SPEAKS = 'hyndle.speaks';
+/** The notes are over by then. */
+const AFTER_NOTES_MS = 1300;
 /** Rings again until somebody did it, or said that it was heard. */
 const AGAIN_MS = 30_000;
 
@@ -16,6 +20,8 @@ export interface Heard {
   /** In the background, by a message of its own. */
   readonly tells: boolean;
   readonly staysAwake: boolean;
+  /** In words; null: nobody asked for them. */
+  readonly speaks: boolean | null;
 }
 
 /** How this device calls. */
@@ -26,6 +32,9 @@ export interface Calls {
   readonly toggle: () => void;
   readonly tick: () => void;
   readonly tryAlarm: () => Heard;
+  /** Says pot and act after the notes. */
+  readonly speaks: boolean;
+  readonly setSpeaks: (speaks: boolean) => void;
 }
 
 /** What this device rings for, in this run; it outlives a reload. */
@@ -50,12 +59,14 @@ export function useHears(runId: string): [Hears, (hears: Hears) => void] {
  * Calls aloud, and keeps the screen awake, once a person asked for it. The wish outlives a reload; browsers let a page sound
  * only after a touch, so until then it waits, and says so.
  */
-export function useCalls(due: Nudge | undefined): Calls {
+export function useCalls(due: (Nudge & { readonly place: string }) | undefined): Calls {
   const [on, setOn] = useState(false);
+  const [speaks, setSpeaks] = useState(false);
   const [touched, setTouched] = useState(false);
   const audio = useRef<AudioContext | null>(null);
   useEffect(() => {
     if (localStorage.getItem(WISH) === 'on') setOn(true);
+    if (localStorage.getItem(SPEAKS) === 'on') setSpeaks(true);
   }, []);
   useEffect(() => {
     if (!on || touched) return;
@@ -77,16 +88,21 @@ export function useCalls(due: Nudge | undefined): Calls {
   now.current = due;
   useEffect(() => {
     if (!on || call === null) return;
+    let aloud: ReturnType<typeof setTimeout> | undefined;
     const say = () => {
       if (!now.current) return;
       ring(audio.current, now.current.stop);
+      if (speaks) aloud = setTimeout(() => now.current && speak(spoken(now.current)), AFTER_NOTES_MS);
       if (document.visibilityState === 'hidden' && 'Notification' in window && Notification.permission === 'granted')
         new Notification('Hyndle', { body: now.current.text, tag: call });
     };
     say();
     const again = setInterval(say, AGAIN_MS);
-    return () => clearInterval(again);
-  }, [on, call]);
+    return () => {
+      clearInterval(again);
+      clearTimeout(aloud);
+    };
+  }, [on, call, speaks]);
   useWakeLock(on);
   const toggle = () => {
     audio.current ??= 'AudioContext' in window ? new AudioContext() : null;
@@ -107,15 +123,25 @@ export function useCalls(due: Nudge | undefined): Calls {
     void audio.current?.resume();
     setTouched(true);
     ring(audio.current, true);
+    if (speaks) setTimeout(() => speak('This is how a call sounds.'), AFTER_NOTES_MS);
     return {
+      speaks: speaks ? hasVoice() : null,
       sounds: audio.current !== null,
       shakes: 'vibrate' in navigator,
       tells: 'Notification' in window && Notification.permission === 'granted',
       staysAwake: 'wakeLock' in navigator,
     };
   };
-  return { on, waits: on && !touched, toggle, tick, tryAlarm };
+  const chooseSpeaks = (next: boolean) => {
+    localStorage.setItem(SPEAKS, next ? 'on' : 'off');
+    setSpeaks(next);
+  };
+  return { on, waits: on && !touched, toggle, tick, tryAlarm, speaks, setSpeaks: chooseSpeaks };
 }
+
+/** "12 L steel pot: stir." */
+const spoken = ({ place, text, stop }: { readonly place: string; readonly text: string; readonly stop: boolean }): string =>
+  [stop ? 'Stop.' : '', place ? `${place}: ${text}` : text].filter(Boolean).join(' ');
 
 /** Two soft notes; four for a stop, and a shake where the device can. */
 function ring(audio: AudioContext | null, stop: boolean): void {
