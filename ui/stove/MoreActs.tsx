@@ -4,6 +4,7 @@ import type { Lab } from '@/core/colour/lab';
 import type { Plan, PlanLot } from '@/core/plan/plan';
 import { isRolled } from '@/core/run/deviations';
 import type { RunFact } from '@/core/run/events';
+import { SAID_TROUBLES, type SaidTrouble, TROUBLE_WORDS } from '@/core/run/otherwise';
 import { isWithdrawn, type Look } from '@/core/swatch/look';
 import { Drying } from '../look/Drying';
 import { RunOnItsWay } from '../look/RunOnItsWay';
@@ -21,6 +22,8 @@ interface Props {
   readonly onPale: ((lotIds: readonly string[]) => void) | null;
   /** A lot that nobody planned goes in too; null where nothing goes into anything. */
   readonly onJoin: (() => void) | null;
+  /** Something went otherwise: what can be done is asked. */
+  readonly onTrouble: (trouble: SaidTrouble) => void;
   /** How it looks, in a few taps. */
   readonly onLook: () => void;
   readonly runId: string;
@@ -35,7 +38,7 @@ interface Props {
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, onLook, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, onTrouble, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -79,6 +82,14 @@ export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, 
         <Button className="tall" onClick={() => onLog(END.log?.(stepId) ?? [], 'ended')}>
           {END.more}
         </Button>
+      </div>
+      <h3>It goes otherwise</h3>
+      <div className="vessel-acts">
+        {SAID_TROUBLES.filter((trouble) => card.isWet || trouble === 'forgotten').map((trouble) => (
+          <Button key={trouble} className="tall" onClick={() => onTrouble(trouble)}>
+            {TROUBLE_WORDS[trouble]}
+          </Button>
+        ))}
       </div>
       <RunOnItsWay runId={runId} plan={plan} step={card.step} />
       {card.isWet && dye !== null

@@ -7,10 +7,9 @@ import { bathBalance } from '@/core/run/bathActs';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
 import { overshootWays, type Way } from '@/core/run/overshoot';
-import { Caution } from '../shell/Findings';
-import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import type { StoveCard } from './stoveView';
+import { Ways } from './Ways';
 
 interface Props {
   readonly plan: Plan;
@@ -22,30 +21,30 @@ interface Props {
 
 /** The strip went past its aim: what can be done, each with its price, logged in one tap once it is done. */
 export function Overshot({ plan, card, run, nowMs, onLog }: Props) {
-  const print = usePrint();
   const { step, state, vessel } = card;
   const { volumeMl } = bathBalance(plan, run, bathIdAt(plan.steps, plan.steps.indexOf(step)) ?? step.id, nowMs);
   const roomMl = vessel.litres === null || volumeMl === null ? null : vessel.litres * 1000 - volumeMl;
   const found = overshootWays(plan, step, state, roomMl);
   if (!found) return null;
   return (
-    <section className="stack stack-tight" aria-label={`Overshot: ${step.title}`}>
-      <Caution severity="caution" where={[step.title]} text={`${found.says} What can be done, and what each costs:`} />
-      <ul className="stack stack-tight">
-        {found.ways.map((way) => (
-          <li key={way.kind} className="row">
-            <span className="row-main">
-              <strong>{print.says(way.title)}</strong>
-              <span className="small">{print.says(way.price)}</span>
-            </span>
+    <Ways
+      label={`Overshot: ${step.title}`}
+      where={[step.title]}
+      says={`${found.says} What can be done, and what each costs:`}
+      ways={found.ways.map((way) => ({
+        key: way.kind,
+        title: way.title,
+        price: way.price,
+        acts: (
+          <>
             <Button className="tall" onClick={() => onLog(factsOf(way, step), `${step.title}: ${way.title.toLowerCase()}`)}>
               {way.adds ? 'Done, log it' : 'So it is done'}
             </Button>
             {way.adds ? null : <LinkButton href={`/sessions/${plan.sessionId}/change`}>Change the rest</LinkButton>}
-          </li>
-        ))}
-      </ul>
-    </section>
+          </>
+        ),
+      }))}
+    />
   );
 }
 

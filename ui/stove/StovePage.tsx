@@ -6,7 +6,6 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunView, WeighList } from '@/contract/views';
 import type { KnownPot } from '@/core/heat/learnPot';
 import type { Vessel } from '@/core/kitchen/vessel';
-import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
 import { canRescue } from '@/core/plan/rescue';
@@ -16,6 +15,7 @@ import { describeEvent } from '@/core/run/describeEvent';
 import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
+import type { Choice, Moment } from '@/core/run/otherwise';
 import { readingsOf } from '@/core/run/readings';
 import { isFor, isHeard } from '@/core/run/silence';
 import { rankFindings } from '@/core/safety/finding';
@@ -34,7 +34,7 @@ import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
 import { fetchBeforehand, later } from '../shell/later';
 import { Notice } from '../shell/Notice';
-import { Page, Panel } from '../shell/Page';
+import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { Steady } from '../shell/Steady';
 import { useKeys } from '../shell/useKeys';
@@ -51,11 +51,13 @@ import { TYPE_ACT_PX } from './typeActPx';
 import { useCalls, useHears } from './useCalls';
 import { useDips } from './useDips';
 import { useNames } from './useNames';
+import { useOtherwise } from './useOtherwise';
 import { VesselCard } from './VesselCard';
 
 const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
 const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
 const JoinLot = later(() => import('./JoinLot').then((module) => module.JoinLot));
+const ChoiceStrip = later(() => import('./ChoiceStrip').then((module) => module.ChoiceStrip));
 const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
 const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
 const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
@@ -84,6 +86,7 @@ const ON_A_TAP = [
   BathNow,
   HeatCurve,
   DipScreen,
+  ChoiceStrip,
   Overshot,
   TypeAct,
   LastAct,
@@ -143,7 +146,6 @@ function Stove({ run }: { run: LiveRun }) {
   const [help, setHelp] = useState(false);
   const [early, setEarly] = useState<Early | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [lateSeen, setLateSeen] = useState(0);
   const [last, setLast] = useState<Logged | null>(null);
   const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print, known), [plan, run.events, run.view.readings, now, print, known]);
   const due = view.nudges.find((nudge) => nudge.dueMs <= now);
@@ -211,9 +213,9 @@ function Stove({ run }: { run: LiveRun }) {
     document.title = due ? `● ${print.says(due.text)} · Hyndle` : `${plan.name} · Hyndle`;
   }, [due, plan.name, print]);
 
-  const replan = async () => {
+  const replan = async (reason: string) => {
     try {
-      await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: replanId.current, reason: `${printDuration(view.lateMin)} behind the plan` });
+      await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: replanId.current, reason });
       replanId.current = newId();
       run.reload();
     } catch (error) {
@@ -225,6 +227,21 @@ function Stove({ run }: { run: LiveRun }) {
     router.push(`/runs/${run.view.run.id}/record`);
   };
   const finished = view.state.phase === 'finished';
+  const moment: Moment = { plan, state: view.state, clocks: view.clocks, heat: view.heat, nowMs: now, lateMin: view.lateMin, print };
+  const { otherwise, say, close } = useOtherwise(moment, finished);
+  const rescue = (card: StoveCard, lotIds: readonly string[]) =>
+    void import('./rescuePale')
+      .then(({ rescuePale }) => rescuePale(run, card, lotIds, (facts, text) => logAt(facts, text, nowMs())))
+      .catch((error: unknown) => setProblem(errorText(error)));
+  const take = ({ title, does }: Choice, stepId: string | null) => {
+    const step = plan.steps.find(({ id }) => id === stepId);
+    const card = view.cards.find((one) => one.step.id === stepId);
+    close();
+    if ('replan' in does) void replan(does.replan);
+    else if ('log' in does) logAt(does.log, `${step ? `${step.title}: ` : ''}${title.toLowerCase()}`, nowMs());
+    else if ('ask' in does && step) setAsked({ ask: does.ask, step });
+    else if ('rescue' in does && card) rescue(card, does.rescue);
+  };
   const unweighed = plan.lots.filter((lot) => lot.dryWeightG.state === 'unknown' && view.state.lotWeightsG[lot.id] === undefined);
   const cautions = plan.findings.filter((finding) => [...view.cards.map((card) => card.step), ...view.ready].some((step) => step.id === finding.stepId));
   const here = useMemo(() => {
@@ -307,6 +324,7 @@ function Stove({ run }: { run: LiveRun }) {
             {...(calls.on && rings.length > 0 ? { onQuiet: quiet } : {})}
           />
         )}
+        {otherwise ? <ChoiceStrip plan={plan} otherwise={otherwise} onTake={(choice) => take(choice, otherwise.stepId)} onClose={close} /> : null}
         {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
         {!finished && unweighed.length > 0 ? (
           <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
@@ -353,14 +371,6 @@ function Stove({ run }: { run: LiveRun }) {
             <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
           </div>
           <div className="stack">
-            {!finished && view.lateMin >= 10 && view.lateMin > lateSeen + 5 ? (
-              <Panel title={`${printDuration(view.lateMin)} behind the plan`}>
-                <div className="line line-tight">
-                  <Button onClick={() => void replan()}>Fit the rest from now</Button>
-                  <Button onClick={() => setLateSeen(view.lateMin)}>Leave the plan</Button>
-                </div>
-              </Panel>
-            ) : null}
             {finished ? null : <TypeAct cards={view.cards} chosen={cardNow} onLog={log} />}
             <RunLog plan={plan} events={run.events} heldIds={run.heldIds} onAmend={run.act} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
           </div>
@@ -396,9 +406,7 @@ function Stove({ run }: { run: LiveRun }) {
             canRescue(more.step)
               ? (lotIds) => {
                   setMore(null);
-                  import('./rescuePale')
-                    .then(({ rescuePale }) => rescuePale(run, more, lotIds, (facts, text) => logAt(facts, text, nowMs())))
-                    .catch((error: unknown) => setProblem(errorText(error)));
+                  rescue(more, lotIds);
                 }
               : null
           }
@@ -410,6 +418,10 @@ function Stove({ run }: { run: LiveRun }) {
                 }
               : null
           }
+          onTrouble={(trouble) => {
+            setMore(null);
+            say(trouble, more.step);
+          }}
           onLook={() => {
             setMore(null);
             setSaying(more);
