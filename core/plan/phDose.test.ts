@@ -37,7 +37,8 @@ test('no aim, nothing that moves a pH, or no volume: nothing is said', () => {
   expect(phDoseText({ ...sour, water: null, fit: null }, plan)).toBe('');
 });
 
-const asked = { substance: 'vinegar', aim: { low: 4, high: 5 }, bathMl: 2000, alkalinityMgL: exactly(100), labels: { vinegar: 'vinegar5' } } as const;
+const FIVE = FORMS.vinegar?.find(({ strengthPct }) => strengthPct === 5)?.id ?? '';
+const asked = { substance: 'vinegar', aim: { low: 4, high: 5 }, bathMl: 2000, alkalinityMgL: exactly(100), labels: { vinegar: FIVE } } as const;
 const base = (labels: Record<string, string>): Base => ({
   params: { dose: null },
   dryG: 100,

@@ -1,4 +1,5 @@
 import type { Printer } from '../measure/printer';
+import { isHeated } from '../plan/phase';
 import type { Plan, PlanStep } from '../plan/plan';
 import type { StepClock } from './clock';
 import type { RunFact } from './events';
@@ -6,9 +7,20 @@ import type { RunState } from './fold';
 import type { HeatNow } from './heatNow';
 
 /** What can go otherwise than planned: some of it is seen by itself, some a person has to say. */
-export const SAID_TROUBLES = ['boiledOver', 'nothingTakes', 'missing', 'forgotten'] as const;
+const SAID_TROUBLES = ['boiledOver', 'nothingTakes', 'missing', 'forgotten'] as const;
 export type SaidTrouble = (typeof SAID_TROUBLES)[number];
-export type SeenTrouble = 'late' | 'tooHot' | 'bedtime';
+export type SeenTrouble = 'late' | 'tooHot' | 'bedtime' | 'control' | 'school';
+
+type Where = Pick<PlanStep, 'phases' | 'treatment' | 'lotIds' | 'additions'>;
+const MAY_BE: Readonly<Record<SaidTrouble, (step: Where) => boolean>> = {
+  boiledOver: ({ phases }) => phases.some(isHeated),
+  nothingTakes: ({ lotIds, treatment }) => lotIds.length > 0 && (treatment === 'dye' || treatment === 'iron' || treatment === 'modifier'),
+  missing: ({ additions }) => additions.length > 0,
+  forgotten: () => true,
+};
+
+/** What can go otherwise there: only what is heated boils over, only what is put on fibre does not take. */
+export const troublesAt = (step: Where): SaidTrouble[] => SAID_TROUBLES.filter((trouble) => MAY_BE[trouble](step));
 
 /** Said as a dyer would say it. */
 export const TROUBLE_WORDS: Readonly<Record<SaidTrouble, string>> = {
@@ -30,6 +42,8 @@ export interface Choice {
     | { readonly ask: 'ph' | 'addition' | 'move' | 'pause' }
     /** All of it is lifted, mordanted and goes back. */
     | { readonly rescue: readonly string[] }
+    /** The rest of the plan is changed by hand. */
+    | { readonly change: true }
     /** It is left as it is, and not spoken of again. */
     | { readonly leave: true };
 }

@@ -3,11 +3,11 @@ import { measured } from '../figure';
 import { mixedC } from '../heat/potModel';
 import { METRIC } from '../measure/measures';
 import { printer } from '../measure/printer';
-import { planned, SATURDAY_9, step, wool, ZONE } from '../plan/plan.fixture';
+import { CHAIN, planned, SATURDAY_9, step, wool, ZONE } from '../plan/plan.fixture';
 import { TAP_C } from '../plan/resolvePhases';
 import type { RunEvent, RunFact } from './events';
 import { latenessMin } from './lateness';
-import type { Moment, SaidTrouble } from './otherwise';
+import { type Moment, type SaidTrouble, troublesAt } from './otherwise';
 import { runNow } from './runNow';
 import { troubleSaid } from './troublesSaid';
 import { troublesSeen } from './troublesSeen';
@@ -86,6 +86,11 @@ test('late: what it costs to fit the rest, and to leave the plan', () => {
 });
 
 describe('what a person says', () => {
+  test('is asked only where it can be', () => {
+    expect(troublesAt(dye)).toEqual(['boiledOver', 'nothingTakes', 'forgotten']);
+    expect(troublesAt(mordant)).toEqual(['boiledOver', 'missing', 'forgotten']);
+    expect(troublesAt({ ...dye, phases: [], treatment: 'dry' })).toEqual(['forgotten']);
+  });
   test('each has two or three things to do, with a price', () => {
     for (const trouble of ['boiledOver', 'nothingTakes', 'missing', 'forgotten'] as const) {
       const { choices } = troubleSaid(trouble, dye, moment(10, 75));
@@ -112,6 +117,37 @@ describe('what a person says', () => {
     const [first] = troubleSaid('boiledOver', dye, moment(10, 75)).choices;
     expect(first?.does).toMatchObject({ log: [{ type: 'checked' }, { type: 'addition', substance: 'water', amount: { state: 'unknown' } }] });
   });
+});
+
+describe('before a modifier', () => {
+  const chain = (methodId: string) => [...CHAIN.slice(0, 5), { id: 'm', methodId, params: {}, dyestuffId: null }];
+  const at = (methodId: string, ...more: readonly string[]) => {
+    const own = planned([wool('a', 100)], { chain: chain(methodId) });
+    const dip = step(own, 'modifier');
+    const event = (id: string, fact: RunFact, ms = 0): RunEvent => ({ ...fact, id, atMs: dip.startMs + ms, recordedAtMs: dip.startMs + ms });
+    const events = [
+      event('s', { type: 'started', planVersion: 1 }),
+      event('m', { type: 'phaseEntered', stepId: dip.id, phaseIndex: 0 }),
+      ...more.map((finding, i) => event(`c${i}`, { type: 'checked', stepId: dip.id, finding }, i + 1)),
+    ];
+    const nowMs = dip.startMs + MIN;
+    const { state, clocks, heat } = runNow(own, events, {}, nowMs);
+    return troublesSeen({ plan: own, state, clocks, heat, nowMs, lateMin: 0, print });
+  };
+  const log = (found: ReturnType<typeof at>, nth: number) => {
+    const does = found[0]?.choices[nth]?.does;
+    const fact = does && 'log' in does ? does.log[0] : undefined;
+    return fact?.type === 'checked' ? fact.finding : '';
+  };
+  test('in the dyebath both schools are put side by side; then a control is asked for; answered, nothing more is', () => {
+    const first = at('mod-alkali-bath');
+    expect(first.map(({ trouble }) => trouble)).toEqual(['school']);
+    expect(first[0]?.choices.map(({ title }) => title)).toEqual(['Into the dyebath', 'As an after-bath']);
+    const second = at('mod-alkali-bath', log(first, 0));
+    expect(second.map(({ trouble }) => trouble)).toEqual(['control']);
+    for (const nth of [0, 1, 2]) expect(at('mod-alkali-bath', log(first, 0), log(second, nth))).toEqual([]);
+  });
+  test('a bath of its own is asked for its control alone', () => expect(at('mod-acid-after').map(({ trouble }) => trouble)).toEqual(['control']));
 });
 
 test('at nine in the morning, all well: nothing is put before anybody', () => expect(seen(10, 75, SATURDAY_9)).toEqual([]));

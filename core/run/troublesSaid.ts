@@ -131,7 +131,10 @@ function forgotten(step: PlanStep, { clocks, state, nowMs }: Moment): Otherwise 
     choices: [
       {
         title: 'It went on all the time',
-        price: 'Counts by the clock; how hot it was, nobody knows, and the record says so. Wool may be harsher, colour browner.',
+        price:
+          now && isHeated(now)
+            ? 'Counts by the clock; how hot it was, nobody knows, and the record says so. Wool may be harsher, colour browner.'
+            : 'Counts by the clock. Wet so long, plants and wool may smell or grow mould.',
         does: { log: [seen(stepId, 'forgotten; it went on all the time')] },
       },
       {

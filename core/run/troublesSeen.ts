@@ -6,6 +6,7 @@ import { isHeated, lengthText } from '../plan/phase';
 import type { PlanStep } from '../plan/plan';
 import { TAP_C } from '../plan/resolvePhases';
 import { bathBalance } from './bathActs';
+import { beforeDip } from './beforeDip';
 import { type Choice, type Moment, type Otherwise, onward } from './otherwise';
 
 const MIN = 60_000;
@@ -20,7 +21,8 @@ const SHOCK_K = 8;
 export function troublesSeen(moment: Moment): Otherwise[] {
   const { plan, state } = moment;
   const running = plan.steps.filter(({ id }) => state.steps[id]?.status === 'running');
-  return [...running.flatMap((step) => tooHot(step, moment) ?? []), ...running.flatMap((step) => bedtime(step, moment) ?? []), ...late(moment)];
+  const each = (found: (step: PlanStep, moment: Moment) => Otherwise | null) => running.flatMap((step) => found(step, moment) ?? []);
+  return [...each(tooHot), ...each(beforeDip), ...each(bedtime), ...late(moment)];
 }
 
 function tooHot(step: PlanStep, moment: Moment): Otherwise | null {

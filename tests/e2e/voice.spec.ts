@@ -51,7 +51,9 @@ test('an act is said instead of typed, and a call is told in words, where the br
   await expect(page.locator('.type-act')).toContainText('Not understood.');
 
   await page.getByRole('button', { name: 'Call aloud' }).click();
-  await page.getByRole('checkbox', { name: 'in words too' }).check();
+  await page.getByRole('button', { name: 'Try the alarm' }).click();
+  await page.getByRole('checkbox', { name: /^Say in words/ }).check();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Try the alarm' }).click();
   await expect(page.getByText('Then it says in words which pot, and what to do.')).toBeVisible();
   await expect.poll(told).toContain('This is how a call sounds.');

@@ -76,7 +76,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
           {where(first)}
           {step ? ` · ${step.title}` : ''}
           {alongside.length > 0 ? ` · same trip: ${alongside.map((nudge) => `${says(nudge)}, ${where(nudge)}`).join('; ')}` : ''}
-          {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${says(later)}` : ''}
+          {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${says(later)}${where(later) === where(first) ? '' : `, ${where(later)}`}` : ''}
         </p>
       </div>
       {onQuiet ? (

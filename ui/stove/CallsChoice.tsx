@@ -24,8 +24,8 @@ export function CallsChoice({ calls, hears, onHears, vessels }: Props) {
   return (
     <>
       <CallAloud calls={calls} />
-      {calls.on ? <HearsSelect hears={hears} onHears={onHears} vessels={vessels} speaks={calls.speaks} onSpeaks={calls.setSpeaks} /> : null}
-      {calls.on ? <TryAlarm onTry={calls.tryAlarm} /> : null}
+      {calls.on ? <HearsSelect hears={hears} onHears={onHears} vessels={vessels} /> : null}
+      {calls.on ? <TryAlarm calls={calls} /> : null}
     </>
   );
 }

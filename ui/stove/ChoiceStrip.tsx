@@ -15,6 +15,7 @@ interface Props {
 function word({ does }: Choice): string {
   if ('ask' in does) return does.ask === 'ph' ? 'Read it now' : 'Say more';
   if ('leave' in does) return 'Leave it';
+  if ('change' in does) return 'Change the rest';
   return 'So it is done';
 }
 

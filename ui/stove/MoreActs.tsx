@@ -4,7 +4,7 @@ import type { Lab } from '@/core/colour/lab';
 import type { Plan, PlanLot } from '@/core/plan/plan';
 import { isRolled } from '@/core/run/deviations';
 import type { RunFact } from '@/core/run/events';
-import { SAID_TROUBLES, type SaidTrouble, TROUBLE_WORDS } from '@/core/run/otherwise';
+import { type SaidTrouble, TROUBLE_WORDS, troublesAt } from '@/core/run/otherwise';
 import { isWithdrawn, type Look } from '@/core/swatch/look';
 import { Drying } from '../look/Drying';
 import { RunOnItsWay } from '../look/RunOnItsWay';
@@ -83,9 +83,9 @@ export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, 
           {END.more}
         </Button>
       </div>
-      <h3>It goes otherwise</h3>
+      <h3 style={{ marginTop: 16 }}>It goes otherwise</h3>
       <div className="vessel-acts">
-        {SAID_TROUBLES.filter((trouble) => card.isWet || trouble === 'forgotten').map((trouble) => (
+        {troublesAt(card.step).map((trouble) => (
           <Button key={trouble} className="tall" onClick={() => onTrouble(trouble)}>
             {TROUBLE_WORDS[trouble]}
           </Button>

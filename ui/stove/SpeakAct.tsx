@@ -5,6 +5,8 @@ import { useEffect, useRef, useState } from 'react';
 import { canListen, listen } from './speech';
 
 const MAY = 'hyndle.mayListen';
+/** In the corner beside the field’s label: it takes no room of its own, so that nothing moves when it comes. */
+const BESIDE_LABEL = { position: 'absolute', top: 0, right: 0 } as const;
 
 interface Props {
   readonly onHeard: (words: string) => void;
@@ -25,7 +27,7 @@ export function SpeakAct({ onHeard, onTrouble }: Props) {
     stop.current = listen(onHeard, onTrouble, () => setListening(false));
   };
   const button = (press?: () => void) => (
-    <Button icon={<AudioOutlined aria-hidden="true" />} aria-pressed={listening} {...(press ? { onClick: press } : {})}>
+    <Button type="text" style={BESIDE_LABEL} icon={<AudioOutlined aria-hidden="true" />} aria-pressed={listening} {...(press ? { onClick: press } : {})}>
       {listening ? 'Listening …' : 'Say it'}
     </Button>
   );

@@ -58,6 +58,7 @@ const AskDialog = later(() => import('./AskDialog').then((module) => module.AskD
 const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
 const JoinLot = later(() => import('./JoinLot').then((module) => module.JoinLot));
 const ChoiceStrip = later(() => import('./ChoiceStrip').then((module) => module.ChoiceStrip));
+const VesselTiles = later(() => import('./VesselTiles').then((module) => module.VesselTiles), <div style={{ minHeight: 256 }} />);
 const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
 const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
 const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
@@ -87,6 +88,7 @@ const ON_A_TAP = [
   HeatCurve,
   DipScreen,
   ChoiceStrip,
+  VesselTiles,
   Overshot,
   TypeAct,
   LastAct,
@@ -102,6 +104,8 @@ const ON_A_TAP = [
 const NO_LOOKS: readonly Look[] = [];
 const NO_POTS: readonly KnownPot[] = [];
 const NO_STOCK: readonly StockLevel[] = [];
+/** So many pots stand as whole cards; of more, one does, below a board of them all. */
+const WHOLE_CARDS = 4;
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
 export function StovePage({ runId }: { runId: string }) {
@@ -240,6 +244,7 @@ function Stove({ run }: { run: LiveRun }) {
     if ('replan' in does) void replan(does.replan);
     else if ('log' in does) logAt(does.log, `${step ? `${step.title}: ` : ''}${title.toLowerCase()}`, nowMs());
     else if ('ask' in does && step) setAsked({ ask: does.ask, step });
+    else if ('change' in does) router.push(`/sessions/${plan.sessionId}/change`);
     else if ('rescue' in does && card) rescue(card, does.rescue);
   };
   const unweighed = plan.lots.filter((lot) => lot.dryWeightG.state === 'unknown' && view.state.lotWeightsG[lot.id] === undefined);
@@ -254,6 +259,7 @@ function Stove({ run }: { run: LiveRun }) {
     hot.map((card) => ({ stepId: card.step.id, vessel: card.vessel })),
     (id) => plan.home.heatSources.find((source) => source.id === id)?.name ?? 'The heat',
   );
+  const isBoard = view.cards.length > WHOLE_CARDS;
   const [onlyCard, ...others] = view.cards;
   const readings = onlyCard && others.length === 0 && onlyCard.isWet ? readingsOf(onlyCard.step, onlyCard.state, run.view.readings) : [];
   const alone = onlyCard && readings.length > 1 ? { card: onlyCard, readings } : null;
@@ -333,8 +339,9 @@ function Stove({ run }: { run: LiveRun }) {
         ) : null}
         <div className="stove-alone">
           <div className="stack">
+            {isBoard ? <VesselTiles cards={view.cards} chosen={cardNow} onChoose={(card) => setChosen(card.number)} /> : null}
             <div className="vessel-cards">
-              {view.cards.map((card) => (
+              {(isBoard ? view.cards.filter((card) => card === cardNow) : view.cards).map((card) => (
                 <VesselCard
                   key={card.step.id}
                   card={card}

@@ -1,10 +1,11 @@
 'use client';
-import { Button, Popover } from 'antd';
+import { Button, Checkbox, Popover } from 'antd';
 import { useState } from 'react';
-import type { Heard } from './useCalls';
+import { canSpeak } from './speech';
+import type { Calls, Heard } from './useCalls';
 
 /** Before a long session: the alarm as it will ring, and what this device can and cannot do. */
-export function TryAlarm({ onTry }: { readonly onTry: () => Heard }) {
+export function TryAlarm({ calls }: { readonly calls: Pick<Calls, 'tryAlarm' | 'speaks' | 'setSpeaks'> }) {
   const [heard, setHeard] = useState<Heard | null>(null);
   return (
     <Popover
@@ -15,10 +16,15 @@ export function TryAlarm({ onTry }: { readonly onTry: () => Heard }) {
       content={
         <div role="status" style={{ maxWidth: 320 }}>
           {heard ? lines(heard).map((line) => <p key={line}>{line}</p>) : null}
+          {canSpeak() ? (
+            <Checkbox checked={calls.speaks} onChange={(event) => calls.setSpeaks(event.target.checked)}>
+              Say in words, too, which pot and what to do
+            </Checkbox>
+          ) : null}
         </div>
       }
     >
-      <Button onClick={() => setHeard(onTry())}>Try the alarm</Button>
+      <Button onClick={() => setHeard(calls.tryAlarm())}>Try the alarm</Button>
     </Popover>
   );
 }

@@ -45,7 +45,7 @@ export function TypeAct({ cards, chosen, onLog }: Props) {
   return (
     <form
       className="panel type-act"
-      style={{ minHeight: TYPE_ACT_PX }}
+      style={{ minHeight: TYPE_ACT_PX, position: 'relative' }}
       onSubmit={(event) => {
         event.preventDefault();
         submit(text);
