@@ -22,6 +22,7 @@ import { type Address, useAddress } from './useAddress';
 import { WeightTool } from './WeightTool';
 
 const PhTool = dynamic(() => import('./PhTool').then((module) => module.PhTool));
+const PracticeTool = dynamic(() => import('./PracticeTool').then((module) => module.PracticeTool));
 const LadderTool = dynamic(() => import('./LadderTool').then((module) => module.LadderTool));
 
 const TOOLS = [
@@ -33,6 +34,7 @@ const TOOLS = [
   { key: 'stock', label: 'Stock solution' },
   { key: 'weight', label: 'Cloth and yarn' },
   { key: 'boil', label: 'Boiling point' },
+  { key: 'practise', label: 'Hold a pot' },
   { key: 'trouble', label: 'What went wrong' },
   { key: 'words', label: 'Words' },
 ] as const;
@@ -120,6 +122,12 @@ function Tool({ tool, address, book, home, stock }: ToolProps) {
       return (
         <Panel>
           <WeightTool address={address} />
+        </Panel>
+      );
+    case 'practise':
+      return (
+        <Panel>
+          <PracticeTool home={home} />
         </Panel>
       );
     case 'boil':

@@ -18,12 +18,14 @@ interface Props {
   readonly ceilingC: number | null;
   /** What is still to come, by a forecast: dashed, with its range. */
   readonly ahead?: readonly (Band & { readonly atMs: number })[];
+  /** How its times are told; by the clock when left out. */
+  readonly timeText?: (atMs: number) => string;
 }
 
 const NOTHING: NonNullable<Props['ahead']> = [];
 
 /** A curve in ink, its band as a grey strip, its ceiling as a dashed line, what is foreseen as dots. */
-export const TemperatureChart = memo(function TemperatureChart({ label, readings, bandC, ceilingC, ahead = NOTHING }: Props) {
+export const TemperatureChart = memo(function TemperatureChart({ label, readings, bandC, ceilingC, ahead = NOTHING, timeText }: Props) {
   const print = usePrint();
   const { colours, options: plainChart, ticks, grid } = useInkChart();
   const isF = print.measures.temperature === 'F';
@@ -70,13 +72,13 @@ export const TemperatureChart = memo(function TemperatureChart({ label, readings
   const options: ChartOptions<'line'> = {
     ...plainChart,
     scales: {
-      x: { type: 'linear', min: from, max: to, ticks: { ...ticks, maxTicksLimit: 7, callback: (value) => print.clock(Number(value)) }, grid },
+      x: { type: 'linear', min: from, max: to, ticks: { ...ticks, maxTicksLimit: 7, callback: (value) => (timeText ?? print.clock)(Number(value)) }, grid },
       y: { title: { display: true, text: scale, color: colours.ink2 }, ticks, suggestedMin: degrees(10), suggestedMax: degrees(95), grid },
     },
     plugins: {
       tooltip: {
         callbacks: {
-          title: (items) => print.dayClock(Number(items[0]?.parsed.x)),
+          title: (items) => (timeText ?? print.dayClock)(Number(items[0]?.parsed.x)),
           label: (item) => `${item.dataset.label}: ${Number(item.parsed.y).toFixed(isF ? 0 : 1)} ${scale}`,
         },
       },
