@@ -73,11 +73,6 @@ function seenHex(looks: readonly Look[]): string | null {
   return lab && hexOfLab(lab);
 }
 
-/** By lot: what its passport answers. */
-export async function answersOf(db: Db, lots: readonly Lot[]): Promise<Record<string, Answers>> {
-  return Object.fromEntries([...(await passportsOf(db, lots))].map(([id, passport]) => [id, passport.state]));
-}
-
 /** A weight that was worked out must be what the sum gives: nobody can check it later otherwise. */
 const SAME_WEIGHT = 0.005;
 function checkWeight(input: LotInput): void {
