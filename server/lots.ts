@@ -3,7 +3,7 @@ import type { joinInput, LotInput, splitInput, TreatmentInput } from '@/contract
 import type { LotView } from '@/contract/views';
 import { hexOfLab } from '@/core/colour/lab';
 import type { Lot } from '@/core/fibre/lot';
-import { type Answers, continuePassport, foldPassport, joinPassports, type Passport, type Treatment } from '@/core/fibre/passport';
+import { continuePassport, foldPassport, joinPassports, type Passport, type Treatment } from '@/core/fibre/passport';
 import { checkSplit, joinLots as joined, splitRefusalText } from '@/core/fibre/split';
 import { weightWorking } from '@/core/fibre/weight';
 import { type Figure, knownValue } from '@/core/figure';
