@@ -4,7 +4,7 @@ import * as doors from './doors';
 import * as fastness from './fastness';
 import * as looks from './looks';
 import * as methodFile from './methodFile';
-import { heldInPots, pots } from './pots';
+import { heldInPots, learntWater, pots } from './pots';
 import * as out from './responses';
 import * as input from './schemas';
 import * as shelf from './shelf';
@@ -155,6 +155,12 @@ export const endpoints = {
     path: '/pots/held',
     summary: 'What vessels held last in each of the newest sessions: a pot keeps some of its iron',
     response: heldInPots,
+  },
+  learntWater: {
+    method: 'GET',
+    path: '/water/learnt',
+    summary: 'What one’s own strips say of the tap: offered where the water is set, and used nowhere by itself',
+    response: learntWater,
   },
   swatchFactors: {
     method: 'GET',

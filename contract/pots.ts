@@ -2,6 +2,11 @@ import { z } from 'zod';
 
 const ratio = z.object({ middle: z.number(), lnSd: z.number() });
 
+export const learntWater = z
+  .object({ alkalinityMgL: z.object({ low: z.number(), likely: z.number(), high: z.number() }), n: z.int() })
+  .nullable()
+  .meta({ id: 'LearntWater', description: 'What the tap gives by the strips of n baths of plain water, mg/L as CaCO3; null while none tells.' });
+
 export const heldInPots = z.array(z.object({ sessionId: z.string(), vesselId: z.string(), substances: z.array(z.string()), doneAtMs: z.number() })).meta({
   id: 'HeldInPots',
   description: 'By vessel and session, among the newest runs: what was put into the last bath that it held, and when that was over.',

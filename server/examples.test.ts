@@ -161,6 +161,7 @@ test('a day at the door, every endpoint once', async () => {
   await show('ownDyes', '/swatches/dyes');
   await show('learntPots', '/pots/heat');
   await show('heldInPots', '/pots/held');
+  await show('learntWater', '/water/learnt');
   await show('moveLook', '/looks/first-look/move', { lotIds: ['grey-skein'], reason: 'the tags were swapped', revision: 1 });
   await show('withdrawLook', '/looks/first-look/withdraw', { reason: 'read in the shade', revision: 2 });
   await show('addFastness', '/fastness', {

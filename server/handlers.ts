@@ -7,6 +7,7 @@ import { addBathAct, bathPage, bathViews, withdrawBathAct } from './baths';
 import { doorsView, endInvite, endToken, invite, leave, makeToken, openHome, putOut, whoAmI } from './doors/view';
 import { addFastness, fastnessViews, withdrawFastness } from './fastness';
 import { editHome, homeOf, putVessel, retireVessel, setSimPot, simPots } from './kitchen';
+import { learntWater } from './learntWater';
 import { addLook, dryingOf, listSwatches, looksBy, looksOfLot, moveLook, ownDyes, swatchFactors, withdrawLook } from './looks';
 import { addEntry, addLot, editLot, joinLots, lotsWithPassports, lotWithPassport, retireLot, splitLot } from './lots';
 import { addMethod, bookOf, importMethod, methodAsFile, methodView, retireMethod, reviseMethod } from './methods';
@@ -85,6 +86,7 @@ export const handlers: Handlers = {
   ownDyes: ({ app }) => ownDyes(app),
   learntPots: ({ app }) => learntPots(app),
   heldInPots: ({ app }) => heldInPots(app),
+  learntWater: ({ app }) => learntWater(app),
   swatchFactors: ({ app }) => swatchFactors(app),
   listTrials: ({ app }) => trialLines(app),
   getTrial: ({ app, param }) => trialView(app, param('trialId')),

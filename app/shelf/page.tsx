@@ -7,7 +7,7 @@ export const metadata: Metadata = { title: 'Shelf' };
 
 export default function Page() {
   return (
-    <WithData ask={[...BOOK, '/vessels']}>
+    <WithData ask={[...BOOK, '/vessels', '/water/learnt']}>
       <ShelfPage />
     </WithData>
   );

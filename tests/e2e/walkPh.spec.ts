@@ -7,6 +7,7 @@ import { addLot, addPast, beenHere, card, chooseWay, passStep, usualKitchen } fr
 
 const BASE = emptyServer(4194);
 test.use(beenHere(BASE));
+test.beforeEach(({ page }) => page.setDefaultTimeout(15_000));
 
 test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in range', async ({ page }) => {
   await usualKitchen(page, BASE);
@@ -136,4 +137,53 @@ test('an alkaline after-bath: washing soda is warned of before it is poured, a s
   await expect(form).not.toContainText('Read a second strip');
   await form.getByRole('button', { name: 'Log it' }).click();
   await expect(page.locator('.log')).toContainText('pH 10.5');
+});
+
+test('an acid after-bath: a control is asked for before the tips go in, and what its strip says of the tap is offered at home', async ({ page }) => {
+  await page.goto(`${BASE}/shelf?tab=vessels`);
+  if (await page.getByRole('button', { name: 'Begin with a usual kitchen' }).isVisible()) await usualKitchen(page, BASE);
+  await addLot(page, BASE, 'Tips', '40 g');
+  await page.goto(`${BASE}/sessions/new`);
+  await page.getByRole('checkbox', { name: /Tips/ }).check();
+  await chooseWay(page, 'Change a colour with acid, alkali or iron');
+  const item = page.locator('#item-c2');
+  await item.getByRole('button', { name: /Acid/ }).first().click();
+  await item.getByLabel('Set water instead', { exact: true }).fill('2 L');
+  await item.getByLabel('Set water instead', { exact: true }).press('Enter');
+  // A pH said for the bath takes the dose along: the most likely one, with its range.
+  await item.getByLabel('pH aim, from', { exact: true }).fill('4 to 5');
+  await item.getByLabel('pH aim, from', { exact: true }).press('Enter');
+  await item.getByLabel('white vinegar: on the label').click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
+  await expect(item.locator('.amount').filter({ hasText: 'white vinegar' })).toContainText(/\d mLmost likely; [\d.]+–[\d.]+ mL/);
+  await page.getByLabel('Name', { exact: true }).fill('Sour tips');
+  await page.getByRole('button', { name: 'Keep the plan' }).click();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await passStep(page, 'Wet out');
+  await page
+    .getByRole('region', { name: /^Ready: Acid/ })
+    .getByRole('button', { name: 'Begin' })
+    .click();
+  const strip = page.getByRole('region', { name: /^It goes otherwise/ });
+  await expect(strip).toContainText('is a control kept out?');
+  await strip.getByRole('listitem').filter({ hasText: 'One end stays out' }).getByRole('button').click();
+  await expect(strip).toHaveCount(0);
+  await expect(page.locator('.log')).toContainText('control: one end stays out');
+  const bath = card(page, 'Acid');
+  const form = page.getByRole('dialog');
+  await bath.getByRole('button', { name: 'Added white vinegar' }).click();
+  await form.getByLabel(/How much/).fill('6 mL');
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form).toBeHidden();
+  await page.getByLabel('Type an act').fill('ph 4.6');
+  await page.getByLabel('Type an act').press('Enter');
+  await expect(page.locator('.log')).toContainText('pH 4.6');
+
+  await page.goto(`${BASE}/shelf?tab=home`);
+  await page.getByRole('button', { name: /water/i }).first().click();
+  await expect(form).toContainText(/Your own strips say about \d+ mg\/L of alkalinity, \d+–\d+ mg\/L, by 1 bath/);
+  await form.getByRole('button', { name: 'Take it over' }).click();
+  await expect(form.getByLabel('Alkalinity')).toHaveValue(/^\d+–\d+ mg\/L$/);
+  await form.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(form).toBeHidden();
 });

@@ -30,6 +30,7 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   // A curve teaches when its step is over, or was set right.
   [/^\/pots\/heat$/, any(changed('vessel'), (message) => message.kind === 'event' && ['stepFinished', 'amended'].includes(message.event.type))],
   [/^\/pots\/held$/, any(changed('run'), acted)],
+  [/^\/water\/learnt$/, (message) => message.kind === 'event'],
   [/^\/methods(?:\/([^/]+))?$/, changed('method')],
   [/^\/(?:dyestuffs|assistants|substances)$/, changed('substance')],
   [/^\/liquors$/, changed('liquor')],

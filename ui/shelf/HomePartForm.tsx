@@ -13,6 +13,7 @@ import { TypedItem } from '../form/TypedItem';
 import { clockReader, massReader, temperatureReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { type HomePart, PART_TITLE, WEEKDAYS } from './homeSentences';
+import { LearntOfWater } from './LearntOfWater';
 
 const HEAT_WORD = { hotplate: 'hotplate', gas: 'gas hob', campBurner: 'camp burner', charcoal: 'charcoal', microwave: 'microwave', oven: 'oven' } as const;
 const DAYS = [1, 2, 3, 4, 5, 6, 0].map((value) => ({ value, label: WEEKDAYS[value]?.slice(0, 3) ?? '' }));
@@ -226,6 +227,7 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
   ),
   water: (
     <div className="fields">
+      <LearntOfWater />
       <TypedItem
         name="alkalinityText"
         label="Alkalinity"
