@@ -4,9 +4,17 @@ import { AMOUNT_UNITS } from '@/core/measure/print';
 import { ASSISTANT_GROUPS } from '@/core/shelf/assistant';
 import { CHEMISTRIES, PLANT_FORMS } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
+import { SPENT_KEEPS } from '@/core/shelf/spent';
 import { amount, figure, hex, id, instantMs, line, nameText, noteText, revision } from './text';
 
 /** Schemas of what stands on the shelf. */
+
+const spent = z.strictObject({
+  uses: z.int().min(1, 'It gave one bath at least.').max(20, 'Nothing gives more than 20 baths.'),
+  keeps: z.enum(SPENT_KEEPS),
+  isMixed: z.boolean(),
+  from: z.strictObject({ runId: id, stepId: line(140) }).nullable(),
+});
 
 export const stockInput = z
   .strictObject({
@@ -21,8 +29,10 @@ export const stockInput = z
     pricePerUnit: z.number().min(0, 'A price is not below 0.').max(100_000).nullable(),
     ownBulkGPerMl: z.number().gt(0).max(20, 'That is heavier than any powder.').nullable(),
     note: noteText,
+    spent: spent.nullable().optional(),
   })
   .superRefine((item, context) => {
+    if (item.spent && item.form !== 'spent') context.addIssue({ code: 'custom', path: ['spent'], message: 'Only spent matter gave baths before.' });
     if (item.label !== null && !FORMS[item.substance]?.some((form) => form.id === item.label))
       context.addIssue({ code: 'custom', path: ['label'], message: 'This form is not one of its labels.' });
   });

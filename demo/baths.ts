@@ -45,7 +45,7 @@ export async function shedBaths(at: (ms: number) => App, nowMs: number): Promise
     volumeMl: { state: 'unknown' },
     madeAtMs: potMs,
     keptIn: 'fridge',
-    spoilByMs: spoilByMs(potMs, 'fridge'),
+    spoilByMs: spoilByMs(potMs, 'fridge', null),
     note: '500 g of roots, drawn three times with 3 L.',
   });
   for (const [i, l] of [3, 2.6, 2.4].entries())

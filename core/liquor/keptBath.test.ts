@@ -16,7 +16,7 @@ const jar = (more: Partial<Liquor> = {}): Liquor => ({
   keptIn: 'fridge',
   place: 'cellar',
   uses: 1,
-  spoilByMs: spoilByMs(0, 'fridge'),
+  spoilByMs: spoilByMs(0, 'fridge', null),
   labelled: true,
   note: '',
   from: null,
@@ -112,7 +112,11 @@ describe('keeping', () => {
     expect([kept.keptIn, kept.place]).toEqual(['freezer', 'new place']);
   });
   test('left in the room for a day, a third of it is gone', () =>
-    expect(fold(jar({ keptIn: 'room', spoilByMs: spoilByMs(0, 'room') }), [moved(1, 'fridge')]).spoilByMs).toBeCloseTo((1 + (14 * 2) / 3) * DAY, 0));
+    expect(fold(jar({ keptIn: 'room', spoilByMs: spoilByMs(0, 'room', null) }), [moved(1, 'fridge')]).spoilByMs).toBeCloseTo((1 + (14 * 2) / 3) * DAY, 0));
+  test('a sour bath keeps twice as long, in each place', () => {
+    const sour = jar({ ph: 4, spoilByMs: spoilByMs(0, 'fridge', 4) });
+    expect(fold(sour, [moved(14, 'freezer')]).spoilByMs).toBeCloseTo((14 + 365) * DAY, 0);
+  });
   test('a day that somebody set stands; none stays none', () => {
     expect(fold(jar({ spoilByMs: 5 * DAY }), [moved(2, 'freezer')]).spoilByMs).toBe(5 * DAY);
     expect(fold(jar({ spoilByMs: null }), [moved(2, 'freezer')]).spoilByMs).toBeNull();

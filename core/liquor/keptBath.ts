@@ -4,7 +4,7 @@ import { type Figure, knownOf, oneOf } from '../figure';
 import type { AmountUnit } from '../measure/print';
 import { unreachable } from '../result';
 import type { KeptAct } from './act';
-import { KEEPS_DAYS, type KeptIn, type Liquor, spoilByMs } from './liquor';
+import { type KeptIn, keepsDays, type Liquor, spoilByMs } from './liquor';
 
 /** Goods that were dyed in it by a session: a use that nobody has to count. */
 export interface RunUse {
@@ -188,12 +188,12 @@ const DAY_MS = 86_400_000;
  * in the freezer. Null: by eye alone.
  */
 function spoilsAt(liquor: Liquor, moved: readonly { readonly keptIn: KeptIn; readonly atMs: number }[]): number | null {
-  const isSet = liquor.spoilByMs !== spoilByMs(liquor.madeAtMs, liquor.keptIn);
+  const isSet = liquor.spoilByMs !== spoilByMs(liquor.madeAtMs, liquor.keptIn, liquor.ph);
   if (isSet || moved.length === 0) return liquor.spoilByMs;
   let [left, fromMs, keptIn] = [1, liquor.madeAtMs, liquor.keptIn];
   for (const move of moved) {
-    left = Math.max(0, left - (move.atMs - fromMs) / (KEEPS_DAYS[keptIn] * DAY_MS));
+    left = Math.max(0, left - (move.atMs - fromMs) / (keepsDays(keptIn, liquor.ph) * DAY_MS));
     [fromMs, keptIn] = [move.atMs, move.keptIn];
   }
-  return fromMs + left * KEEPS_DAYS[keptIn] * DAY_MS;
+  return fromMs + left * keepsDays(keptIn, liquor.ph) * DAY_MS;
 }

@@ -1,4 +1,5 @@
 import type { Figure } from '../figure';
+import { atLeast } from '../measure/limits';
 
 export const KEPT_IN = ['room', 'fridge', 'freezer'] as const;
 export type KeptIn = (typeof KEPT_IN)[number];
@@ -30,9 +31,19 @@ export const KEPT_BATH = 'keptBath';
 
 const DAY_MS = 86_400_000;
 /** How long a bath keeps, days: 72 h warm is where mould begins (safety handbook P14); cold figures are estimates. */
-export const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { room: 3, fridge: 14, freezer: 365 };
+const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { room: 3, fridge: 14, freezer: 365 };
 
-export const spoilByMs = (madeAtMs: number, keptIn: KeptIn): number => madeAtMs + KEEPS_DAYS[keptIn] * DAY_MS;
+/** What is sour or strongly alkaline keeps longer, times (our estimate): most of what spoils a bath grows between them. */
+const KEEPS_LONGER = [
+  { holds: (ph: number) => atLeast(4.5, ph), times: 2 },
+  { holds: (ph: number) => atLeast(ph, 10), times: 1.5 },
+] as const;
+
+/** How long such a bath keeps, days. @param ph null: nobody measured */
+export const keepsDays = (keptIn: KeptIn, ph: number | null): number =>
+  KEEPS_DAYS[keptIn] * (ph === null ? 1 : (KEEPS_LONGER.find(({ holds }) => holds(ph))?.times ?? 1));
+
+export const spoilByMs = (madeAtMs: number, keptIn: KeptIn, ph: number | null): number => madeAtMs + keepsDays(keptIn, ph) * DAY_MS;
 
 export type Freshness = 'fresh' | 'lookFirst' | 'past';
 /** Past its day, within the last third of its keeping, or fresh. */

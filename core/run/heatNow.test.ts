@@ -149,6 +149,11 @@ describe('in words', () => {
     const gone = (likely: number, hasLid: boolean) => heatLines({ ...base, hasLid, gonePerHourMl: { low: likely, likely, high: likely } }, band, print, 0);
     expect(gone(437, false)).toContain('About 400 mL an hour goes off as steam: a lid keeps most of it');
     expect(gone(437, true)).toContain('About 400 mL an hour goes off as steam');
+    // 4 L, of which 0.4 L go off in 60 min at 400 mL an hour.
+    const of = (bathMl: number | null, likely: number) =>
+      heatLines({ ...base, hasLid: true, gonePerHourMl: { low: likely, likely, high: likely } }, band, print, 0, bathMl).at(-1);
+    expect(of(4000, 400)).toBe('About 400 mL an hour goes off as steam: a tenth of the bath in about 1 h, top up hot by then');
+    expect(of(40_000, 400)).toBe('About 400 mL an hour goes off as steam');
     expect(gone(99, false)).toEqual(['Stays in its band like this']);
   });
   test('a lid that is on is not asked for', () =>

@@ -17,8 +17,24 @@ function inText({ low, likely, high }: MinutesTo, sinceMin: number): string {
   return `in about ${printDuration(left(likely))}${range}`;
 }
 
-/** What a pot will do if it is left alone, a line each; when to turn it down is a call. */
-export function heatLines(heat: HeatNow, bandC: readonly [number, number] | null, print: Printer, nowMs: number): string[] {
+/** So much of a bath may go before it is topped up (safety handbook R16 asks before the level drops; the share is ours). */
+const TOP_UP_SHARE = 0.1;
+/** Farther off nobody is told. */
+const TOP_UP_WITHIN_MIN = 240;
+
+/** "About 400 mL an hour goes off as steam: a tenth of the bath in about 50 min, top up hot by then; a lid keeps most of it" */
+function steamText({ gonePerHourMl, hasLid }: HeatNow, bathMl: number | null, print: Printer): string {
+  const inMin = bathMl === null ? null : ((TOP_UP_SHARE * bathMl) / gonePerHourMl.likely) * 60;
+  const topUp = inMin === null || inMin > TOP_UP_WITHIN_MIN ? '' : `a tenth of the bath in about ${printDuration(Math.round(inMin))}, top up hot by then`;
+  const tail = [topUp, hasLid ? '' : 'a lid keeps most of it'].filter(Boolean).join('; ');
+  return `About ${print.volume(Number(gonePerHourMl.likely.toPrecision(1)))} an hour goes off as steam${tail ? `: ${tail}` : ''}`;
+}
+
+/**
+ * What a pot will do if it is left alone, a line each; when to turn it down is a call.
+ * @param bathMl how much is in it; null: nobody knows
+ */
+export function heatLines(heat: HeatNow, bandC: readonly [number, number] | null, print: Printer, nowMs: number, bathMl: number | null = null): string[] {
   const since = Math.max(0, (nowMs - heat.asOfMs) / MIN);
   const lines: string[] = [];
   if (heat.toBand && bandC) lines.push(`${print.temperature(bandC[0])} ${inText(heat.toBand, since)}`);
@@ -33,10 +49,7 @@ export function heatLines(heat: HeatNow, bandC: readonly [number, number] | null
   if (bandC && !heat.toBand && !heat.leaves && !heat.turnDown && heat.stopsAtC === null && isInside(heat.inTenC, bandC))
     lines.push('Stays in its band like this');
   if (heat.handWarm) lines.push(`hand-warm ${inText(heat.handWarm, since)}`);
-  if (heat.gonePerHourMl.likely >= STEAM_SAID_ML)
-    lines.push(
-      `About ${print.volume(Number(heat.gonePerHourMl.likely.toPrecision(1)))} an hour goes off as steam${heat.hasLid ? '' : ': a lid keeps most of it'}`,
-    );
+  if (heat.gonePerHourMl.likely >= STEAM_SAID_ML) lines.push(steamText(heat, bathMl, print));
   if (heat.isBadly) lines.push('It does not heat as one body: take this as a guess');
   return lines;
 }

@@ -1,10 +1,9 @@
-import { bathIdAt } from '../bath/bath';
 import { WATER_J_PER_KG_K } from '../heat/losses';
 import { mixedC } from '../heat/potModel';
 import type { Printer } from '../measure/printer';
 import type { Plan, PlanStep } from '../plan/plan';
 import { TAP_C } from '../plan/resolvePhases';
-import { bathBalance } from './bathActs';
+import { bathVolumeMl } from './bathLine';
 import type { RunState } from './fold';
 
 /** A drop that nobody minds, K. Wool that is shocked by more felts (safety handbook R8 speaks of the rise; a fall is as sudden). */
@@ -20,8 +19,7 @@ export function topUpText(
   print: Printer,
   nowMs: number,
 ): string | null {
-  const bathId = bathIdAt(plan.steps, plan.steps.indexOf(step));
-  const volumeMl = bathId === null ? null : bathBalance(plan, state, bathId, nowMs).volumeMl;
+  const volumeMl = bathVolumeMl(plan, state, step, nowMs);
   if (latestC === null || volumeMl === null || volumeMl <= 0 || !(addedMl > 0)) return null;
   const c = mixedC((volumeMl / 1000) * WATER_J_PER_KG_K, latestC, (addedMl / 1000) * WATER_J_PER_KG_K, TAP_C);
   if (latestC - c < MINDED_K) return null;

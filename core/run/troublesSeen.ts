@@ -1,11 +1,10 @@
-import { bathIdAt } from '../bath/bath';
 import { estimated } from '../figure';
 import { above } from '../measure/limits';
 import { printDuration } from '../measure/print';
 import { isHeated, lengthText } from '../plan/phase';
 import type { PlanStep } from '../plan/plan';
 import { TAP_C } from '../plan/resolvePhases';
-import { bathBalance } from './bathActs';
+import { bathVolumeMl } from './bathLine';
 import { beforeDip } from './beforeDip';
 import { type Choice, type Moment, type Otherwise, onward } from './otherwise';
 
@@ -67,7 +66,7 @@ function coldFor(
   c: number,
   targetC: number,
 ): { readonly mL: number; readonly thinnerPct: number; readonly fits: string } | null {
-  const { volumeMl } = bathBalance(plan, state, bathIdAt(plan.steps, plan.steps.indexOf(step)) ?? step.id, nowMs);
+  const volumeMl = bathVolumeMl(plan, state, step, nowMs);
   if (volumeMl === null || volumeMl <= 0 || targetC <= TAP_C || c <= targetC) return null;
   // Two figures are as much as a jug tells.
   const mL = Number(((volumeMl * (c - targetC)) / (targetC - TAP_C)).toPrecision(2));

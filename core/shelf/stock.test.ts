@@ -118,7 +118,10 @@ describe('kept liquors age', () => {
     ['room', 3],
     ['fridge', 14],
     ['freezer', 365],
-  ] as const)('in the %s %d days', (keptIn, days) => expect(spoilByMs(0, keptIn)).toBe(days * day));
+  ] as const)('in the %s %d days', (keptIn, days) => expect(spoilByMs(0, keptIn, null)).toBe(days * day));
+  test('sour or strongly alkaline it keeps longer; either end belongs to it', () => {
+    expect([4.5, 4.6, 7, 9.9, 10].map((ph) => spoilByMs(0, 'fridge', ph) / day)).toEqual([28, 14, 14, 14, 21]);
+  });
   test('fresh, look first, past', () => {
     const kept = { madeAtMs: 0, spoilByMs: 3 * day };
     expect([day, 2.5 * day, 3.1 * day].map((now) => freshness(kept, now))).toEqual(['fresh', 'lookFirst', 'past']);

@@ -2,6 +2,7 @@ import { asGuessed, type Figure, figureOf, isSpan, type Known, knownOf, leastOf,
 import { KEPT_BATH } from '../liquor/liquor';
 import type { AmountUnit } from '../measure/print';
 import type { PlantForm } from './dyestuff';
+import type { Spent } from './spent';
 
 /** Something on the shelf: how much there was when somebody last looked. What runs used since is taken off. */
 export interface StockItem {
@@ -23,6 +24,8 @@ export interface StockItem {
   /** Grams per millilitre by the dyer's own spoon, weighed once; null: the library's range. */
   readonly ownBulkGPerMl: number | null;
   readonly note: string;
+  /** Of spent plant matter: what it gave and how it waits. Null or missing for anything else. */
+  readonly spent?: Spent | null | undefined;
   readonly revision: number;
   readonly retired: boolean;
 }

@@ -26,6 +26,7 @@ import { TemperaturePanel } from './TemperaturePanel';
 
 const ComparisonTable = dynamic(() => import('./ComparisonTable').then((module) => module.ComparisonTable));
 const BathsLeft = later(() => import('./BathsLeft').then((module) => module.BathsLeft));
+const SpentLeft = later(() => import('./SpentLeft').then((module) => module.SpentLeft));
 const AgainDialog = later(() => import('./AgainDialog').then((module) => module.AgainDialog));
 
 const NO_LOOKS: readonly Look[] = [];
@@ -115,6 +116,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
         <ComparisonTable steps={steps} comparisons={record.comparisons} />
       </div>
       <BathsLeft view={view} />
+      <SpentLeft view={view} />
       <div className="when-seen">
         <RunLog plan={plan} events={view.events} heldIds={NONE_HELD} limit={20} looks={looks.state === 'ready' ? looks.value : NO_LOOKS} />
       </div>

@@ -54,7 +54,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
     keptIn,
     place: had.place ?? '',
     uses: had.uses ?? 0,
-    spoilByMs: had.spoilByMs === undefined ? spoilByMs(madeAtMs, keptIn) : had.spoilByMs,
+    spoilByMs: had.spoilByMs === undefined ? spoilByMs(madeAtMs, keptIn, had.ph ?? null) : had.spoilByMs,
     labelled: had.labelled ?? false,
     note: had.note ?? '',
   };
@@ -77,7 +77,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
       onDone={onClose}
       onClose={onClose}
     >
-      {(_values, set) => (
+      {(values, set) => (
         <>
           <Hidden names={['id', 'revision', 'madeAtMs']} />
           <Form.Item name="name" label="Name">
@@ -92,7 +92,15 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
             </Form.Item>
             <TypedItem name="volumeText" label="Volume when it was kept" read={(how) => amountReader('mL', null, how)} placeholder="unknown; 2.5 L" />
             <Form.Item name="ph" label="pH when it was kept">
-              <InputNumber placeholder="not measured" style={{ width: '100%' }} />
+              <InputNumber
+                placeholder="not measured"
+                style={{ width: '100%' }}
+                onChange={(ph: number | null) => {
+                  // A day that somebody set stands.
+                  const isGuess = values.spoilByMs === spoilByMs(madeAtMs, values.keptIn, values.ph);
+                  if (isGuess) set({ spoilByMs: spoilByMs(madeAtMs, values.keptIn, ph) });
+                }}
+              />
             </Form.Item>
             <Form.Item name="uses" label="Baths given before it was kept" extra="What is dyed in it by sessions from now on counts by itself.">
               <InputNumber style={{ width: '100%' }} />
@@ -100,10 +108,10 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
             <Form.Item name="keptIn" label="Kept">
               <Select
                 options={KEPT_IN.map((value) => ({ value, label: KEPT_WORD[value] }))}
-                onChange={(next: Liquor['keptIn']) => set({ spoilByMs: spoilByMs(madeAtMs, next) })}
+                onChange={(next: Liquor['keptIn']) => set({ spoilByMs: spoilByMs(madeAtMs, next, values.ph) })}
               />
             </Form.Item>
-            <Form.Item name="spoilByMs" label="Use or look by" extra="A guess by where it is kept; change it.">
+            <Form.Item name="spoilByMs" label="Use or look by" extra="A guess by where it is kept and its pH; change it.">
               <DayField />
             </Form.Item>
             <Form.Item name="place" label="Place">

@@ -6,6 +6,7 @@ import { asGuessed, UNKNOWN } from '@/core/figure';
 import { AMOUNT_UNITS, type AmountUnit } from '@/core/measure/print';
 import { PLANT_FORMS, type PlantForm } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
+import { SPENT_KEEPS, type SpentKeeps } from '@/core/shelf/spent';
 import type { StockItem } from '@/core/shelf/stock';
 import { post, put } from '../api/http';
 import { newId } from '../api/newId';
@@ -34,6 +35,9 @@ interface Values {
   readonly pricePer100: number | null;
   readonly spoonText: string;
   readonly note: string;
+  readonly uses: number | null;
+  readonly keeps: SpentKeeps;
+  readonly isMixed: boolean;
 }
 
 interface Props {
@@ -63,8 +67,11 @@ export function StockForm({ item, substance, book, onClose }: Props) {
     pricePer100: item?.pricePerUnit == null ? null : Math.round(item.pricePerUnit * 1e6) / 1e4,
     spoonText: item?.ownBulkGPerMl == null ? '' : `${Math.round(item.ownBulkGPerMl * 500) / 100} g`,
     note: item?.note ?? '',
+    uses: item?.spent?.uses ?? 1,
+    keeps: item?.spent?.keeps ?? 'drying',
+    isMixed: item?.spent?.isMixed ?? false,
   };
-  const body = ({ id: own, revision, amountText, sure, pricePer100, spoonText, ...rest }: Values) => {
+  const body = ({ id: own, revision, amountText, sure, pricePer100, spoonText, uses, keeps, isMixed, ...rest }: Values) => {
     const read = sure === 'unknown' ? null : typedValue(amountReader(rest.unit, null, measures), amountText);
     const spoonG = typedValue(massReader(measures), spoonText);
     return {
@@ -75,6 +82,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
       countedAtMs: Math.round(nowMs()),
       pricePerUnit: pricePer100 === null ? null : pricePer100 / 100,
       ownBulkGPerMl: spoonG === null ? null : spoonG / 5,
+      spent: rest.form === 'spent' ? { uses, keeps, isMixed, from: item?.spent?.from ?? null } : null,
       ...(item ? { revision } : { id: own }),
     };
   };
@@ -85,7 +93,7 @@ export function StockForm({ item, substance, book, onClose }: Props) {
       first={first}
       body={body}
       schema={item ? stockEdit : newStock}
-      places={{ amount: 'amountText', pricePerUnit: 'pricePer100', ownBulkGPerMl: 'spoonText' }}
+      places={{ 'spent.uses': 'uses', amount: 'amountText', pricePerUnit: 'pricePer100', ownBulkGPerMl: 'spoonText' }}
       send={(sent) => (item ? put(`/stock/${item.id}`, sent) : post('/stock', sent))}
       ends={item ? <PutAway label="It is gone" path={`/stock/${item.id}/retire`} revision={item.revision} onDone={onClose} /> : null}
       onDone={onClose}
@@ -114,6 +122,20 @@ export function StockForm({ item, substance, book, onClose }: Props) {
             <div className="fields">
               <Form.Item name="form" label="Form" hidden={!plant}>
                 <Select options={PLANT_FORMS.map((value) => ({ value, label: value }))} />
+              </Form.Item>
+              <Form.Item name="uses" label="Baths it gave" hidden={values.form !== 'spent'}>
+                <InputNumber min={1} style={{ width: '100%' }} />
+              </Form.Item>
+              <Form.Item name="keeps" label="How it waits" hidden={values.form !== 'spent'}>
+                <Select options={SPENT_KEEPS.map((value) => ({ value, label: value }))} />
+              </Form.Item>
+              <Form.Item name="isMixed" label="In the strainer" hidden={values.form !== 'spent'}>
+                <Segmented
+                  options={[
+                    { value: false, label: 'sorted' },
+                    { value: true, label: 'mixed' },
+                  ]}
+                />
               </Form.Item>
               <Form.Item name="label" label="On the label" hidden={!forms}>
                 <Select allowClear placeholder="nobody looked" options={(forms ?? []).map((one) => ({ value: one.id, label: one.label }))} />

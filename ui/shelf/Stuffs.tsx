@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { figureText, knownText } from '@/core/figure';
 import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
+import { spentText } from '@/core/shelf/spent';
 import type { StockLevel } from '@/core/shelf/stock';
 import type { Book } from '../api/useBook';
 import { useFastness } from '../fastness/useFastness';
@@ -100,7 +101,8 @@ function Level({ level, onOpen }: { level: StockLevel; onOpen: (open: ShelfOpen)
     <div className="panel">
       <p>
         <span className="figure">{figureText(level.left, (value) => print.amount(value, item.unit))}</span>
-        {item.form ? `, ${item.form}` : ''}; {item.source || 'source not written down'}
+        {item.form ? `, ${item.form}` : ''}
+        {item.spent ? `, ${spentText(item.spent)}` : ''}; {item.source || 'source not written down'}
         {used === 0 ? '' : `; ${knownText(used, (value) => print.amount(value, item.unit))} used since it was counted`}
         {unknownUses > 0 ? `; used ${unknownUses} times by an unknown amount: count it` : ''}
       </p>

@@ -1,9 +1,8 @@
 'use client';
 import { Button } from 'antd';
-import { bathIdAt } from '@/core/bath/bath';
 import { estimated } from '@/core/figure';
 import type { Plan, PlanStep } from '@/core/plan/plan';
-import { bathBalance } from '@/core/run/bathActs';
+import { bathVolumeMl } from '@/core/run/bathLine';
 import type { RunFact } from '@/core/run/events';
 import type { RunState } from '@/core/run/fold';
 import { overshootWays, type Way } from '@/core/run/overshoot';
@@ -22,7 +21,7 @@ interface Props {
 /** The strip went past its aim: what can be done, each with its price, logged in one tap once it is done. */
 export function Overshot({ plan, card, run, nowMs, onLog }: Props) {
   const { step, state, vessel } = card;
-  const { volumeMl } = bathBalance(plan, run, bathIdAt(plan.steps, plan.steps.indexOf(step)) ?? step.id, nowMs);
+  const volumeMl = bathVolumeMl(plan, run, step, nowMs);
   const roomMl = vessel.litres === null || volumeMl === null ? null : vessel.litres * 1000 - volumeMl;
   const found = overshootWays(plan, step, state, roomMl);
   if (!found) return null;

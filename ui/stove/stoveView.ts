@@ -8,7 +8,7 @@ import type { Printer } from '@/core/measure/printer';
 import { lengthText, type Phase, type SpanMin, typicalMin } from '@/core/plan/phase';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
-import { bathLine } from '@/core/run/bathLine';
+import { bathLine, bathVolumeMl } from '@/core/run/bathLine';
 import { goesByClock, isTyped, type StepClock, TRUST_TYPED_MIN } from '@/core/run/clock';
 import { heatText } from '@/core/run/describeEvent';
 import { dipNow, secondsLeft } from '@/core/run/dips';
@@ -162,7 +162,7 @@ function card(number: number, entry: Entry, plan: Plan, state: RunState, nudges:
     ceilingC: phase?.kind === 'raise' || phase?.kind === 'hold' ? (hold?.ceilingC ?? null) : null,
     heat,
     heatSet: heatNowSet(own),
-    heatLines: heat ? heatLines(heat, hold?.bandC ?? null, print, nowMs) : [],
+    heatLines: heat ? heatLines(heat, hold?.bandC ?? null, print, nowMs, bathVolumeMl(plan, state, step, nowMs)) : [],
     progress: progress(clock),
     nextCall: first ? { act: first.act, text: first.text, stop: first.stop, due: first.dueMs <= nowMs, when: untilText(first.dueMs, nowMs) } : null,
     threads: step.lotIds.map((id) => lotHex(plan, state, id, step.id)),
