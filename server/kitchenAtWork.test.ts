@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { LotView, RunView } from '@/contract/views';
+import type { Home } from '@/core/kitchen/home';
 import type { Plan } from '@/core/plan/plan';
 import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
 import type { Stay } from '@/core/plan/stays';
@@ -82,4 +83,14 @@ test('a replan once a dye before its rest is finished: the rest follows as soon 
   const view = await t.ask<RunView>('replan', '/runs/r1/replan', { eventId: 're1', reason: 'late' });
   const rest = view.plan.steps.find((one) => one.kind === 'rest');
   expect(rest?.startMs).toBeGreaterThanOrEqual(t.clock.nowMs);
+});
+test('a run under way calls as the home says now; what it was planned with stays as it was', async () => {
+  const before = (await t.ask<RunView>('getRun', '/runs/r1')).plan.home.attendMin;
+  const had = await t.ask<Home>('getHome', '/home');
+  await t.ask('putHome', '/home', { ...had, attendMin: 17, lookAt: '18:30' });
+  const view = await t.ask<RunView>('getRun', '/runs/r1');
+  expect([view.plan.home.attendMin, view.plan.home.lookAt]).toEqual([17, '18:30']);
+  expect(before).not.toBe(17);
+  // The plan itself is a record.
+  expect((await t.ask<{ plan: Plan }>('getSession', '/sessions/s1')).plan.home.attendMin).toBe(before);
 });

@@ -4,6 +4,7 @@ import type { againInput, EventInput, newRun, replanInput } from '@/contract/sch
 import type { RunRecord, RunView } from '@/contract/views';
 import type { Lot } from '@/core/fibre/lot';
 import { measured } from '@/core/figure';
+import type { Home } from '@/core/kitchen/home';
 import { fibreText } from '@/core/plan/against';
 import type { Draft } from '@/core/plan/draft';
 import { joinedLots } from '@/core/plan/joinLot';
@@ -27,6 +28,7 @@ import { listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { commitNew } from './commitNew';
 import { signature } from './doors/by';
+import { homeOf } from './kitchen';
 import { refuseInUse } from './lots';
 import { conflict, invalid, notFound } from './problem';
 import { probedReadings } from './runReadings';
@@ -140,12 +142,16 @@ async function storedBefore(db: Db, runId: string, input: EventInput): Promise<R
 const sameFact = ({ recordedAtMs: _recorded, atMs: _at, by: _by, ...fact }: RunEvent, { atMs: _inputAt, ...asked }: EventInput): boolean =>
   isDeepStrictEqual(fact, asked);
 
+/** How its dyer is called is as the home says now, not as it said when it was planned: whoever changes the hour means today. */
+const withCareNow = (plan: Plan, { attendMin, lookAt }: Home): Plan => ({ ...plan, home: { ...plan.home, attendMin, lookAt } });
+
 export async function runView(app: App, runId: string): Promise<RunView> {
   const { store, nowMs, hotRuns } = app;
   const hot = await hotRuns.get(store.db, runId);
   if (!hot) throw notFound('run', runId);
-  const { run, plan, events } = hot;
-  const state = foldRun(plan.steps, events);
+  const { run, plan: planned, events } = hot;
+  const state = foldRun(planned.steps, events);
+  const plan = state.phase === 'finished' ? planned : withCareNow(planned, await homeOf(app));
   return { run, plan, events, readings: probedReadings(store.readings, await listVessels(store.db), plan, state, nowMs()) };
 }
 

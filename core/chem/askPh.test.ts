@@ -5,6 +5,7 @@ import { exactly } from './band';
 const question: PhQuestion = {
   substance: 'vinegar',
   strengthPct: 5,
+  formFactor: 1,
   volumeMl: exactly(2000),
   alkalinityMgL: exactly(100),
   nowPh: 6.4,
@@ -41,4 +42,15 @@ test('an unlabelled vinegar makes the answer wider', () => {
   const amount = exactly(20);
   const [labelled, bare] = [askPh({ ...question, amount }).next, askPh({ ...question, amount, strengthPct: null }).next];
   expect(labelled?.ok && bare?.ok && bare.ph.high - bare.ph.low > labelled.ph.high - labelled.ph.low).toBe(true);
+});
+
+test('a dry powder does with less of it what crystals do: dose, amount and curve are of the one on the shelf', () => {
+  const soda = { ...question, substance: 'washingSoda', strengthPct: null, nowPh: null, targetPh: 10 };
+  // Molar masses: Na2CO3 105.99, with ten waters 286.14 (CRC Handbook).
+  const dry = 105.99 / 286.14;
+  const [crystals, powder] = [askPh({ ...soda, amount: exactly(2.7) }), askPh({ ...soda, amount: exactly(2.7 * dry), formFactor: dry })];
+  const likely = ({ dose }: typeof crystals) => (dose?.ok ? dose.amount.likely : Number.NaN);
+  expect(likely(powder) / likely(crystals)).toBeCloseTo(dry, 6);
+  expect(powder.next?.ok && crystals.next?.ok && powder.next.ph.likely - crystals.next.ph.likely).toBeCloseTo(0, 6);
+  expect((powder.curve.at(-1)?.amount ?? 0) / (crystals.curve.at(-1)?.amount ?? 1)).toBeCloseTo(dry, 6);
 });

@@ -7,6 +7,8 @@ export interface PhQuestion {
   readonly substance: string;
   /** g per 100 mL as the label says; null: as it is mostly sold. Of liquids only. */
   readonly strengthPct: number | null;
+  /** Weight of the powder on the shelf that does what one of the recipe’s form does; 1 for liquids. */
+  readonly formFactor: number;
   readonly volumeMl: Band;
   readonly alkalinityMgL: Band;
   /** A strip in the bath as it is. */
@@ -30,8 +32,24 @@ export interface PhAnswer {
 /** A litre’s worth of the curve where nothing was asked: mL, g. */
 const USUAL_PER_L = { liquid: 25, powder: 2.5 };
 
-/** Everything at once. From where the last strip stands, with what it taught of the bath. */
-export function askPh({ substance, strengthPct, volumeMl, alkalinityMgL, nowPh, amount, targetPh, put, thenPh }: PhQuestion): PhAnswer {
+const scaled = (band: Band, by: number): Band => ({ low: band.low * by, likely: band.likely * by, high: band.high * by });
+
+/** Everything at once, in the form that is on the shelf. From where the last strip stands, with what it taught of the bath. */
+export function askPh({ formFactor, ...question }: PhQuestion): PhAnswer {
+  const { amount, put } = question;
+  const { dose, curve, ...rest } = askInRecipesForm({
+    ...question,
+    amount: amount && scaled(amount, 1 / formFactor),
+    put: put && scaled(put, 1 / formFactor),
+  });
+  return {
+    ...rest,
+    dose: dose?.ok ? { ok: true, amount: scaled(dose.amount, formFactor) } : dose,
+    curve: curve.map((point) => ({ ...point, amount: point.amount * formFactor })),
+  };
+}
+
+function askInRecipesForm({ substance, strengthPct, volumeMl, alkalinityMgL, nowPh, amount, targetPh, put, thenPh }: Omit<PhQuestion, 'formFactor'>): PhAnswer {
   const what = { substance, strengthPct: strengthBand(substance, strengthPct) };
   const first: BathNow = { volumeMl, alkalinityMgL, tempC: 25, measuredPh: nowPh, buffer: [] };
   const learnt: Learnt | null =

@@ -6,6 +6,10 @@ const ONE_TRIP_MIN = 2;
 /** A dip is lifted at its second, and a bath is turned down when it is time: neither is done early because somebody comes by. */
 const AT_ITS_TIME: ReadonlySet<Nudge['act']> = new Set(['dip', 'turnDown']);
 
+/** Whether somebody who is at the stove now does it along. */
+export const isOnTheWay = ({ act, dueMs }: Pick<Nudge, 'act' | 'dueMs'>, nowMs: number): boolean =>
+  dueMs <= nowMs + (AT_ITS_TIME.has(act) ? 0 : ONE_TRIP_MIN * 60_000);
+
 export interface Trip<C> {
   readonly first: C;
   /** What is done with it, because somebody is there. */
@@ -22,7 +26,6 @@ export function tripOf<C>(calls: readonly C[], nudgeOf: (call: C) => Pick<Nudge,
   const [first, ...others] = calls;
   if (first === undefined) return null;
   const isDue = nudgeOf(first).dueMs <= nowMs;
-  const serves = ({ act, dueMs }: Pick<Nudge, 'act' | 'dueMs'>) => dueMs <= nowMs + (AT_ITS_TIME.has(act) ? 0 : ONE_TRIP_MIN * 60_000);
-  const alongside = isDue ? others.filter((call) => serves(nudgeOf(call))) : [];
+  const alongside = isDue ? others.filter((call) => isOnTheWay(nudgeOf(call), nowMs)) : [];
   return { first, alongside, later: others.find((call) => !alongside.includes(call)) ?? null };
 }

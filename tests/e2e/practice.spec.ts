@@ -32,3 +32,13 @@ test('the holds of a plan are rehearsed by hand, each with its own band', async 
   await dialog.getByText('100 times over').click();
   await expect(dialog.getByRole('button', { name: /Go through it/ })).toBeVisible();
 });
+
+test('spent matter is kept from the record in one tap, and stands on the shelf with what it gave', async ({ page }) => {
+  await page.goto('/runs/run-weld/record');
+  const spent = page.getByRole('region', { name: 'Spent matter' });
+  await spent.getByRole('button', { name: 'Keep it for another bath' }).click();
+  await expect(spent).toContainText('on the shelf: gave 1 bath, drying');
+  await page.goto('/shelf');
+  await page.getByRole('button', { name: /^weld/ }).first().click();
+  await expect(page.locator('main')).toContainText('spent, gave 1 bath, drying');
+});

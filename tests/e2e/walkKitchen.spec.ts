@@ -82,6 +82,16 @@ test('every clash is said when planning, starting and switching heat on; a free 
 
   await page.getByRole('link', { name: 'Now' }).click();
   for (const name of ['On the sill', 'In the pot', 'The third']) await expect(page.locator('main')).toContainText(name);
+
+  // Whoever stands at one stove is told what the same way serves at the others.
+  await pass(40);
+  await page
+    .locator('main')
+    .getByRole('link', { name: /The third/ })
+    .first()
+    .click();
+  await page.reload();
+  await expect(page.locator('main')).toContainText(/On the same way: .*\((In the pot|On the sill)\)/);
 });
 
 async function mordantOnly(page: Page): Promise<void> {

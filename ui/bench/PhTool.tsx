@@ -10,6 +10,7 @@ import { nearestSpoons } from '@/core/dose/spoons';
 import { knownOf } from '@/core/figure';
 import type { Home } from '@/core/kitchen/home';
 import { NOTHING_TAKES_PH } from '@/core/plan/phAim';
+import { FORMS } from '@/core/shelf/forms';
 import type { Book } from '../api/useBook';
 import { hardnessReader, hardnessText } from '../form/hardnessReader';
 import { amountReader, knownReader } from '../form/typed';
@@ -52,6 +53,9 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
   const now = asked(address, 'now', '', plain(0, 14));
   const amount = asked(address, 'much', '', readAmount);
   const strength = asked(address, 'strength', '', plain(0, 100));
+  // A powder is sold in several forms, and a dose is of the one on the shelf; the sum reckons with the recipe’s.
+  const forms = liquid || !substance ? [] : (FORMS[substance.id] ?? []);
+  const form = forms.find(({ id }) => id === address.get('form', '')) ?? forms[0];
   const target = asked(address, 'to', '', plain(0, 14));
   const put = asked(address, 'put', '', readAmount);
   const then = asked(address, 'then', '', plain(0, 14));
@@ -65,6 +69,7 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
       ? {
           substance: substance.id,
           strengthPct: strength.value,
+          formFactor: form?.factor ?? 1,
           volumeMl,
           alkalinityMgL: water.band,
           nowPh: now.value,
@@ -105,6 +110,15 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
         <Ask {...now.field} label="A strip says now" hint="pH, where somebody read it" />
         <Choose address={address} name="in" label="What goes in" otherwise="vinegar" options={stuffs.map(({ id, name }) => ({ value: id, label: name }))} />
         {liquid ? <Ask {...strength.field} label="Its strength, %" hint={usual ? `on the label; else ${usual.low} to ${usual.high}` : ''} /> : null}
+        {forms.length > 1 ? (
+          <Choose
+            address={address}
+            name="form"
+            label="On its label"
+            otherwise={forms[0]?.id ?? ''}
+            options={forms.map(({ id, label }) => ({ value: id, label }))}
+          />
+        ) : null}
         <Ask {...amount.field} label="How much" hint={liquid ? 'such as 20 mL, 1 tbsp (US)' : 'such as 2 g, 1/2 tsp (US)'} />
         <Ask {...target.field} label="To which pH" hint="such as 4.5" />
       </div>

@@ -97,7 +97,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
         </Panel>
         <FastnessDue nowMs={now} />
         <SpoilSoon nowMs={now} />
-        <SinceAway lives={view.lives} nowMs={now} />
+        <SinceAway sessions={sessions} lives={view.lives} nowMs={now} />
       </div>
       <FirstVisit />
     </Page>

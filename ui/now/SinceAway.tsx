@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import Link from 'next/link';
+import type { SessionSummary } from '@/contract/views';
 import { above } from '@/core/measure/limits';
 import { countText, printDuration } from '@/core/measure/print';
 import { describeEvent } from '@/core/run/describeEvent';
@@ -12,19 +13,31 @@ import { useNames } from '../stove/useNames';
 import type { LiveRunView } from './nowView';
 
 /** What the runs went through while nobody looked at this device: told once, at the end of the page, where it moves nothing. */
-export function SinceAway({ lives, nowMs }: { lives: readonly LiveRunView[]; nowMs: number }) {
+export function SinceAway({ lives, sessions, nowMs }: { lives: readonly LiveRunView[]; sessions: readonly SessionSummary[]; nowMs: number }) {
+  const print = usePrint();
   const sinceMs = useAwaySince();
   if (sinceMs === null) return null;
   const told = lives
     .map((live) => ({ live, since: sinceAway(live.stove, live.view.plan, live.view.events, live.view.readings, sinceMs, nowMs) }))
     .filter(({ since }) => !isNothing(since));
-  if (told.length === 0) return null;
+  const over = sessions.flatMap(({ name, run }) =>
+    run && run.finishedAtMs !== null && run.finishedAtMs > sinceMs ? [{ id: run.id, name, atMs: run.finishedAtMs }] : [],
+  );
+  if (told.length + over.length === 0) return null;
   return (
     <Panel title="Since you were away" label="Since you were away" acts={<Button onClick={awayIsSeen}>Seen</Button>}>
       <p className="quiet">{printDuration((nowMs - sinceMs) / 60_000)} ago somebody looked last here.</p>
       <ul className="stack">
         {told.map(({ live, since }) => (
           <OneRun key={live.view.run.id} live={live} since={since} nowMs={nowMs} />
+        ))}
+        {over.map(({ id, name, atMs }) => (
+          <li key={id}>
+            <Link href={`/runs/${id}/record`}>
+              <strong>{name}</strong>
+            </Link>{' '}
+            was finished at {print.clock(atMs)}
+          </li>
         ))}
       </ul>
     </Panel>

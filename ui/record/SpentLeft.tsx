@@ -49,7 +49,7 @@ function Left({ view }: { readonly view: RunView }) {
     );
   };
   return (
-    <Panel title="Spent matter">
+    <Panel title="Spent matter" label="Spent matter">
       <ul className="stack">
         {matter.map((one) => {
           const kept = keptOf(one);

@@ -11,6 +11,7 @@ import { nowMs as clockMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
 import { HandMark, StopMark } from '../shell/Marks';
 import type { Asked } from './AskDialog';
+import { CALL_ACTS } from './acts';
 import { answerTo, type StoveView, untilText } from './stoveView';
 
 interface Props {
@@ -107,14 +108,14 @@ function Later({ call, onAnswer }: { call: Nudge; onAnswer: Props['onAnswer'] })
   if (!waits || call.stop) return null;
   const putOff = (min: number) =>
     onAnswer([{ type: 'callPutOff', stepId, call: waits, untilMs: Math.round(clockMs() + min * 60_000) }], `put off for ${printDuration(min)}`);
-  const letGo = goes && { key: 'go', label: 'Let it go, this time', onClick: () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') };
+  const letGo = goes && { key: 'go', label: CALL_ACTS.letGo.label, onClick: () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') };
   return (
     <Dropdown
       trigger={['click']}
       menu={{ items: [...PUT_OFF_MIN.map((min) => ({ key: min, label: `in ${printDuration(min)}`, onClick: () => putOff(min) })), ...(letGo ? [letGo] : [])] }}
     >
       <Button size="large" className="call-quiet">
-        Later
+        {CALL_ACTS.later.label}
       </Button>
     </Dropdown>
   );

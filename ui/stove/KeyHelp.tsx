@@ -1,6 +1,6 @@
 'use client';
 import { Descriptions, Modal } from 'antd';
-import { ACTS } from './acts';
+import { ACTS, CALL_ACTS } from './acts';
 
 /** Keys that are no act on a vessel. */
 const OTHERS = [
@@ -18,6 +18,7 @@ const KEYS: readonly (readonly [string, string])[] = [
 export const KeyHelp = ({ onClose }: { onClose: () => void }) => (
   <Modal open title="One key an act" footer={null} onCancel={onClose}>
     <Descriptions column={1} size="small" colon={false} items={KEYS.map(([key, text]) => ({ key, label: <kbd>{key}</kbd>, children: text }))} />
-    <p className="quiet">Or type a line: “2 66 c”, “1 stirred”, “1 ph 4.5”, “2 note smells of hay”, “1 stirred 10 min ago”, “1 later 10 min”, “1 let go”.</p>
+    <p className="quiet">Or type a line: “2 66 c”, “1 stirred”, “1 ph 4.5”, “2 note smells of hay”, “1 stirred 10 min ago”.</p>
+    <p className="quiet">Of a call: {Object.values(CALL_ACTS).map(({ line, help }, i) => `${i > 0 ? '; ' : ''}“1 ${line}”, ${help}`)}.</p>
   </Modal>
 );

@@ -59,9 +59,11 @@ const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreAc
 const JoinLot = later(() => import('./JoinLot').then((module) => module.JoinLot));
 const ChoiceStrip = later(() => import('./ChoiceStrip').then((module) => module.ChoiceStrip));
 const VesselTiles = later(() => import('./VesselTiles').then((module) => module.VesselTiles), <div style={{ minHeight: 256 }} />);
+const Elsewhere = later(() => import('./Elsewhere').then((module) => module.Elsewhere));
 const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
 const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
 const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
+const PhNow = later(() => import('./PhNow').then((module) => module.PhNow), <div style={{ minHeight: 300 }} />);
 const BathNow = later(() => import('./BathNow').then((module) => module.BathNow));
 // A place is kept for it, so that nothing moves when it comes.
 const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
@@ -86,8 +88,10 @@ const ON_A_TAP = [
   MoreActs,
   BathNow,
   HeatCurve,
+  PhNow,
   DipScreen,
   ChoiceStrip,
+  Elsewhere,
   VesselTiles,
   Overshot,
   TypeAct,
@@ -330,6 +334,7 @@ function Stove({ run }: { run: LiveRun }) {
             {...(calls.on && rings.length > 0 ? { onQuiet: quiet } : {})}
           />
         )}
+        {finished ? null : <Elsewhere runId={run.view.run.id} nowMs={now} isOnTrip={due !== undefined} />}
         {otherwise ? <ChoiceStrip plan={plan} otherwise={otherwise} onTake={(choice) => take(choice, otherwise.stepId)} onClose={close} /> : null}
         {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
         {!finished && unweighed.length > 0 ? (
@@ -354,6 +359,7 @@ function Stove({ run }: { run: LiveRun }) {
                 />
               ))}
               {alone ? <HeatCurve card={alone.card} readings={alone.readings} pots={known} altitudeM={plan.home.altitudeM} nowMs={now} /> : null}
+              {cardNow && cardNow.state.ph.length > 1 ? <PhNow key={`ph-${cardNow.step.id}`} card={cardNow} /> : null}
               {finished
                 ? null
                 : view.ready.map((step) => (

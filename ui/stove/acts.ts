@@ -57,6 +57,12 @@ export const ACTS: readonly ActRow[] = [
   row('end', 'End', 'End this step now', null, 'end this step now', [], (stepId) => [{ type: 'stepFinished', stepId }]),
 ];
 
+/** What is said of the call itself, whatever it is for: its button, its help, and the typed line it is known by. */
+export const CALL_ACTS = {
+  later: { label: 'Later', help: 'put the call off', line: 'later 10 min', is: /^(?:later|put off)(?:\s+(\d+)\s*(h|hours?|min|minutes?|m)?)?$/i },
+  letGo: { label: 'Let it go, this time', help: 'let the call go, this time', line: 'let go', is: /^let (?:it )?go$/i },
+} as const;
+
 const OF_A_BATH: ReadonlySet<ActId> = new Set(['reading', 'ph', 'volume', 'heat']);
 
 /** The acts that make sense there: a table or a line has no bath to read, and only a bundle is rolled. */

@@ -5,7 +5,7 @@ import { fahrenheitToC } from '@/core/measure/temperature';
 import { err, ok, type Result } from '@/core/result';
 import { TIGHTNESSES, type Tightness } from '@/core/run/events';
 import { asReading, type Quantity, type SaidReading } from '@/core/run/saidAs';
-import { actByWord } from './acts';
+import { actByWord, CALL_ACTS } from './acts';
 
 type Scale = Measures['temperature'];
 
@@ -54,15 +54,13 @@ export function parseAct(line: string, scale: Scale = 'C'): TypedLine | null {
   return what && { card, agoMin, what };
 }
 
-/** Said of the call of a pot, whatever it is for. */
-const LATER = /^(?:later|put off)(?:\s+(\d+)\s*(h|hours?|min|minutes?|m)?)?$/i;
 /** "later", and not for how long: a look back in five minutes. */
 const LATER_MIN = 5;
 
 function readWhat(text: string, scale: Scale): TypedAct | null {
-  const later = LATER.exec(text);
+  const later = CALL_ACTS.later.is.exec(text);
   if (later) return { act: 'later', min: later[1] === undefined ? LATER_MIN : Number(later[1]) * (later[2]?.toLowerCase().startsWith('h') ? 60 : 1) };
-  if (/^let (?:it )?go$/i.test(text)) return { act: 'letGo' };
+  if (CALL_ACTS.letGo.is.test(text)) return { act: 'letGo' };
   const [, word = '', tail = ''] = /^([a-z]+)\s*(.*)$/i.exec(text) ?? [];
   const act = word === '' ? null : actByWord(word);
   switch (act) {
