@@ -40,11 +40,24 @@ test('too hot, boiled over, something missing, late: two or three things to do, 
   await trouble('It boiled over');
   await strip.getByRole('listitem').filter({ hasText: 'Go on with what is left' }).getByRole('button').click();
   await expect(log).toContainText('boiled over, gone on with what is left');
-  await trouble('Nothing takes');
-  await strip.getByRole('button', { name: 'Read it now' }).click();
-  await page.getByRole('dialog').getByLabel('pH', { exact: true }).fill('6-7');
-  await page.getByRole('dialog').getByRole('button', { name: 'Log it' }).click();
-  await expect(log).toContainText('pH 6–7');
+  await trouble('It was forgotten');
+  await strip.getByRole('listitem').filter({ hasText: 'It went on all the time' }).getByRole('button').click();
+  await expect(log).toContainText('forgotten; it went on all the time');
+
+  // With wet fingers: the last value stands there, stepped on the pad.
+  await pot.getByRole('button', { name: /^Reading/ }).click();
+  const form = page.getByRole('dialog');
+  await expect(form.getByLabel(/What does it read/)).toHaveValue('55 °C');
+  await form.getByRole('button', { name: 'more by 1' }).click();
+  await form.getByRole('button', { name: 'more by 1' }).click();
+  await expect(form.getByLabel(/What does it read/)).toHaveValue('57 °C');
+  for (const digit of ['6', '1']) await form.getByRole('button', { name: digit, exact: true }).click();
+  await expect(form.getByLabel(/What does it read/)).toHaveValue('61');
+  await form.getByRole('button', { name: 'take the last sign away' }).click();
+  await form.getByRole('button', { name: '2', exact: true }).click();
+  await form.getByRole('button', { name: 'Log it' }).click();
+  await expect(form).toBeHidden();
+  await expect(log).toContainText('reading 62 °C');
 
   // Hours later the rest is fitted anew, with its reason.
   await pass(200);

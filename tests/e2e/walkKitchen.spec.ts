@@ -90,7 +90,7 @@ test('every clash is said when planning, starting and switching heat on; a free 
     .getByRole('link', { name: /The third/ })
     .first()
     .click();
-  await page.reload();
+  await expect(page.getByRole('heading', { name: 'The third', level: 1 })).toBeVisible();
   await expect(page.locator('main')).toContainText(/On the same way: .*\((In the pot|On the sill)\)/);
 });
 

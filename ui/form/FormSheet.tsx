@@ -22,7 +22,8 @@ interface Props<V extends object> {
   readonly schema: z.ZodType;
   /** By place in what is sent: the field that shows its faults, where the two have different names. */
   readonly places?: Readonly<Record<string, string>>;
-  readonly send: (body: unknown) => Promise<unknown>;
+  /** @param values as they stand in the form, for what is not sent */
+  readonly send: (body: unknown, values: V) => Promise<unknown>;
   /** Other ends of the form, such as putting the thing away. */
   readonly ends?: ReactNode;
   readonly onDone: () => void;
@@ -74,12 +75,13 @@ export function FormSheet<V extends object>(props: Props<V>) {
     setTold('');
     const faults = await faultsOf(() => form.validateFields());
     if (faults !== null) return setTold(faults);
-    const sent = body(form.getFieldsValue(true) as V);
+    const typedNow = form.getFieldsValue(true) as V;
+    const sent = body(typedNow);
     const checked = schema.safeParse(sent);
     if (!checked.success) return say(issuesOf(checked.error));
     setSending(true);
     try {
-      await send(sent);
+      await send(sent, typedNow);
       forgetTyped(name);
       onDone();
     } catch (error) {

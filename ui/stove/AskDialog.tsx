@@ -1,15 +1,18 @@
 'use client';
-import { ConfigProvider, Form, Input, Segmented, Select } from 'antd';
+import { Checkbox, ConfigProvider, Form, Input, Segmented, Select } from 'antd';
+import { useState } from 'react';
 import { eventInput } from '@/contract/schemas';
 import { knownValue, measured, oneOf } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
+import { printNumber } from '@/core/measure/print';
+import type { Printer } from '@/core/measure/printer';
 import { phAimText, phSaid } from '@/core/plan/phAim';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import type { WeighTick } from '@/core/plan/weighTicks';
 import { type BathFact, factFindings, movingFindings } from '@/core/run/additionFindings';
 import { amountNow } from '@/core/run/amountNow';
 import { type RunFact, TIGHTNESSES } from '@/core/run/events';
-import type { RunState } from '@/core/run/fold';
+import type { RunState, StepState } from '@/core/run/fold';
 import { doseSaid } from '@/core/run/phNext';
 import { topUpText } from '@/core/run/topUp';
 import { shelfOf } from '@/core/shelf/library';
@@ -18,6 +21,7 @@ import type { StockLevel } from '@/core/shelf/stock';
 import { newId } from '../api/newId';
 import { nowMs } from '../api/serverClock';
 import { FormSheet } from '../form/FormSheet';
+import { NumberPad } from '../form/NumberPad';
 import { TypedItem } from '../form/TypedItem';
 import { asTyped } from '../form/typed';
 import { WhenField } from '../form/WhenField';
@@ -44,7 +48,10 @@ interface Props {
   readonly vessels: readonly Vessel[];
   /** What is on the shelf: a spoon weighed there is the dyer's own. */
   readonly stock: readonly StockLevel[];
-  readonly onLog: (fact: RunFact, atMs: number) => void;
+  /** Steps of the other pots that are in use: what is said of one may be said of all. */
+  readonly others: readonly PlanStep[];
+  /** @param also the other steps that it is said of */
+  readonly onLog: (fact: RunFact, atMs: number, also: readonly PlanStep[]) => void;
   readonly onClose: () => void;
 }
 
@@ -107,6 +114,18 @@ const PLACES = {
   lotId: 'choice',
 };
 
+/** A wet finger steps what was read last by so much: degrees, pH. */
+const PAD_STEP: Partial<Record<AskFor, number>> = { reading: 1, ph: 0.1 };
+/** What may be said of all pots at once. */
+const FOR_ALL: readonly AskFor[] = ['reading', 'checked', 'note', 'pause'];
+
+/** What was read there last, as one would type it; null where nothing was, or nothing is read. */
+function lastRead(ask: AskFor, own: StepState | undefined, latestC: number | null, print: Printer): string | null {
+  const ph = own?.ph.at(-1)?.value;
+  if (ask === 'reading' && latestC !== null) return print.temperature(latestC);
+  return ask === 'ph' && ph !== undefined ? printNumber(ph) : null;
+}
+
 /** What a bath feels of a fact; null for what does not touch it. */
 function bathFact(fact: RunFact): BathFact | null {
   if (fact.type === 'addition') return { pouring: fact };
@@ -117,7 +136,7 @@ function bathFact(fact: RunFact): BathFact | null {
 const readPh = (fact: RunFact): number => (fact.type === 'reading' && fact.quantity === 'ph' ? fact.value : Number.NaN);
 
 /** A small form for an act that needs a word or a number. */
-export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock, onLog, onClose }: Props) {
+export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock, others, onLog, onClose }: Props) {
   const { ask, step } = asked;
   const print = usePrint();
   const shelf = shelfOf(plan.own);
@@ -131,8 +150,10 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
     const value = (ready ? knownValue(ready) : null) ?? oneOf(amountNow(chosen, step, plan, state));
     return value === null ? '' : asTyped(measured(Math.round(value * 100) / 100), chosen.unit);
   };
+  // As it stood when the form was opened: what a probe says meanwhile does not type into it.
+  const [lastText] = useState(() => lastRead(ask, state.steps[step.id], latestC, print));
   const first: AskValues = {
-    text: readyText(addition?.id),
+    text: lastText ?? readyText(addition?.id),
     choice:
       ask === 'move'
         ? ''
@@ -145,6 +166,7 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
     other: '',
     ago: 'now',
     atMs: null,
+    all: false,
   };
   const whenOf = ({ ago, atMs }: AskValues): number => (ago === 'at' && atMs !== null ? atMs : nowMs() - (Number(ago) || 0) * 60_000);
   const factOf = (values: AskValues) => askFact(ask, step, values, shelf, print.measures, bulk);
@@ -158,9 +180,9 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
         body={(values) => ({ ...factOf(values), id: newId(), atMs: Math.round(whenOf(values)) })}
         schema={eventInput}
         places={PLACES}
-        send={(body) => {
+        send={(body, { all }) => {
           const { id: _id, atMs, ...fact } = body as RunFact & { id: string; atMs: number };
-          onLog(fact as RunFact, atMs);
+          onLog(fact as RunFact, atMs, all && FOR_ALL.includes(ask) ? others : []);
           return Promise.resolve();
         }}
         onDone={onClose}
@@ -223,6 +245,12 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                   <Input autoFocus maxLength={4000} />
                 </Form.Item>
               )}
+              {PAD_STEP[ask] ? <NumberPad text={values.text} onText={(text) => set({ text })} step={PAD_STEP[ask]} /> : null}
+              {others.length > 0 && FOR_ALL.includes(ask) ? (
+                <Form.Item name="all" valuePropName="checked">
+                  <Checkbox>The same for all {others.length + 1} pots</Checkbox>
+                </Form.Item>
+              ) : null}
               {ask === 'heat' ? (
                 <Form.Item name="choice" label="Lid">
                   <Segmented
@@ -237,8 +265,9 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
               {cold ? <p aria-live="polite">{cold}</p> : null}
               {ask === 'ph' && step.phAim ? (
                 <p aria-live="polite">
+                  Aim: {phAimText(step.phAim)}.{' '}
                   {Number.isNaN(readPh(fact))
-                    ? `Aim: ${phAimText(step.phAim)}`
+                    ? ''
                     : print.says(phSaid(step.phAim, readPh(fact), doseSaid(plan, step, state.steps[step.id], readPh(fact), whenOf(values)) || undefined))}
                 </p>
               ) : null}

@@ -1,7 +1,7 @@
 'use client';
 import { Button, Modal } from 'antd';
 import type { Lab } from '@/core/colour/lab';
-import type { Plan, PlanLot } from '@/core/plan/plan';
+import type { Plan, PlanLot, PlanStep } from '@/core/plan/plan';
 import { isRolled } from '@/core/run/deviations';
 import type { RunFact } from '@/core/run/events';
 import { type SaidTrouble, TROUBLE_WORDS, troublesAt } from '@/core/run/otherwise';
@@ -24,6 +24,8 @@ interface Props {
   readonly onJoin: (() => void) | null;
   /** Something went otherwise: what can be done is asked. */
   readonly onTrouble: (trouble: SaidTrouble) => void;
+  /** The other pots in a hold, as this one is: whoever goes round with the spoon stirs them all. */
+  readonly othersHeld: readonly PlanStep[];
   /** How it looks, in a few taps. */
   readonly onLook: () => void;
   readonly runId: string;
@@ -38,7 +40,7 @@ interface Props {
 }
 
 /** Every act there is for one vessel. */
-export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, onTrouble, onLook, onAsk, onLog, onClose }: Props) {
+export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, onTrouble, othersHeld, onLook, onAsk, onLog, onClose }: Props) {
   const { id: stepId } = card.step;
   return (
     <Modal open title={`${card.vessel.name} · ${card.step.title}`} footer={null} onCancel={onClose} destroyOnHidden>
@@ -50,6 +52,19 @@ export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, 
               {more} {key ? <kbd>{key}</kbd> : null}
             </Button>
           ))}
+        {othersHeld.length > 0 ? (
+          <Button
+            className="tall"
+            onClick={() =>
+              onLog(
+                [stepId, ...othersHeld.map(({ id }) => id)].map((id) => ({ type: 'stirred', stepId: id })),
+                `all ${othersHeld.length + 1} pots stirred`,
+              )
+            }
+          >
+            Stirred, all {othersHeld.length + 1} pots
+          </Button>
+        ) : null}
         <Button className="tall" onClick={onLook}>
           How it looks
         </Button>

@@ -1,5 +1,4 @@
 'use client';
-import { CameraOutlined } from '@ant-design/icons';
 import { Button, ConfigProvider } from 'antd';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -12,11 +11,9 @@ import { canRescue } from '@/core/plan/rescue';
 import { heatShared } from '@/core/plan/stays';
 import { standingTicks } from '@/core/plan/weighTicks';
 import { describeEvent } from '@/core/run/describeEvent';
-import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
 import type { Choice, Moment } from '@/core/run/otherwise';
-import { readingsOf } from '@/core/run/readings';
 import { isFor, isHeard } from '@/core/run/silence';
 import { rankFindings } from '@/core/safety/finding';
 import type { StockLevel } from '@/core/shelf/stock';
@@ -26,13 +23,12 @@ import { newId } from '../api/newId';
 import { nowMs, useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { type LiveRun, useRun } from '../api/useRun';
-import type { LookOf } from '../look/PictureButton';
 import { useClashes } from '../plan/useClashes';
 import { useConnected } from '../shell/connected';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
-import { fetchBeforehand, later } from '../shell/later';
+import { fetchBeforehand } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
@@ -42,74 +38,38 @@ import { stoveTheme } from '../theme/antdTheme';
 import type { Asked } from './AskDialog';
 import { ACTS, actsAt } from './acts';
 import { CallStrip } from './CallStrip';
-import { CALLS_PARTS, CallsChoice } from './CallsChoice';
-import type { Early } from './EarlyEnd';
-import type { Logged } from './LastAct';
-import { LOG_PARTS, RunLog } from './RunLog';
-import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
-import { TYPE_ACT_PX } from './typeActPx';
-import { useCalls, useHears } from './useCalls';
-import { useDips } from './useDips';
-import { useNames } from './useNames';
-import { useOtherwise } from './useOtherwise';
-import { VesselCard } from './VesselCard';
-
-const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
-const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
-const JoinLot = later(() => import('./JoinLot').then((module) => module.JoinLot));
-const ChoiceStrip = later(() => import('./ChoiceStrip').then((module) => module.ChoiceStrip));
-const VesselTiles = later(() => import('./VesselTiles').then((module) => module.VesselTiles), <div style={{ minHeight: 256 }} />);
-const Elsewhere = later(() => import('./Elsewhere').then((module) => module.Elsewhere));
-const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
-const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
-const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
-const PhNow = later(() => import('./PhNow').then((module) => module.PhNow), <div style={{ minHeight: 300 }} />);
-const BathNow = later(() => import('./BathNow').then((module) => module.BathNow));
-// A place is kept for it, so that nothing moves when it comes.
-const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
-const LastAct = later(() => import('./LastAct').then((module) => module.LastAct));
-const EarlyEnd = later(() => import('./EarlyEnd').then((module) => module.EarlyEnd));
-/** What stands there at the end, and where it may go: before it is poured, not after. */
-const BathsLeft = later(() => import('../record/BathsLeft').then((module) => module.BathsLeft));
-// Its place is kept: what stands beside it does not move when it comes.
-const PictureButton = later(
-  () => import('../look/PictureButton').then((module) => module.PictureButton),
-  <Button className="tall" disabled icon={<CameraOutlined aria-hidden="true" />}>
-    Picture
-  </Button>,
-);
-/** What could not be sent of the pictures and words. */
-const LookBoxNotice = later(() => import('../look/LookBoxNotice').then((module) => module.LookBoxNotice));
-const LookForm = later(() => import('../look/LookForm').then((module) => module.LookForm));
-const KeyHelp = later(() => import('./KeyHelp').then((module) => module.KeyHelp));
-/** What opens on a tap is fetched before it is wanted: an act must be possible when the connection has gone since. */
-const ON_A_TAP = [
+import { CallsChoice } from './CallsChoice';
+import {
   AskDialog,
-  MoreActs,
   BathNow,
-  HeatCurve,
-  PhNow,
-  DipScreen,
+  BathsLeft,
   ChoiceStrip,
+  DipScreen,
+  EarlyEnd,
   Elsewhere,
-  VesselTiles,
+  JoinLot,
+  KeyHelp,
+  LastAct,
+  LookBoxNotice,
+  LookForm,
+  MoreActs,
+  ON_A_TAP,
   Overshot,
   TypeAct,
-  LastAct,
-  KeyHelp,
-  EarlyEnd,
-  PictureButton,
-  LookForm,
-  LookBoxNotice,
-  ...CALLS_PARTS,
-  ...LOG_PARTS,
-];
+} from './laterParts';
+import { lookAt } from './lookAt';
+import { RunLog } from './RunLog';
+import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
+import { useCalls, useHears } from './useCalls';
+import { useDips } from './useDips';
+import { useLogging } from './useLogging';
+import { useNames } from './useNames';
+import { useOtherwise } from './useOtherwise';
+import { Vessels } from './Vessels';
 
 const NO_LOOKS: readonly Look[] = [];
 const NO_POTS: readonly KnownPot[] = [];
 const NO_STOCK: readonly StockLevel[] = [];
-/** So many pots stand as whole cards; of more, one does, below a board of them all. */
-const WHOLE_CARDS = 4;
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
 export function StovePage({ runId }: { runId: string }) {
@@ -123,14 +83,7 @@ export function StovePage({ runId }: { runId: string }) {
   );
 }
 
-/** What a picture or a word at a vessel is of: the step, and the lots that are in it. In a bath they are wet. */
-const lookAt = (runId: string, { step, isWet, state }: StoveCard): LookOf => ({
-  lotIds: step.lotIds.filter((lotId) => !(state.lotMoves.findLast((move) => move.lotId === lotId)?.isOut ?? false)),
-  liquorId: null,
-  at: { runId, stepId: step.id },
-  state: isWet ? 'wet' : null,
-  light: null,
-});
+const isHeld = ({ clock, state }: StoveCard): boolean => clock.current?.phase.kind === 'hold' && state.status === 'running';
 
 /** The run as it stands on the heat: what is live, what needs hands, and every act in one tap. */
 function Stove({ run }: { run: LiveRun }) {
@@ -148,13 +101,10 @@ function Stove({ run }: { run: LiveRun }) {
   const weighed = useMemo(() => standingTicks(weighing.state === 'ready' ? weighing.value.ticks : []), [weighing]);
   const [chosen, setChosen] = useState(1);
   const [asked, setAsked] = useState<Asked | null>(null);
-  const [more, setMore] = useState<StoveCard | null>(null);
-  const [saying, setSaying] = useState<StoveCard | null>(null);
-  const [joining, setJoining] = useState<StoveCard | null>(null);
+  // By step: what is open shows the pot as it is now, not as it was when it was opened.
+  const [open, setOpen] = useState<{ readonly what: 'more' | 'saying' | 'joining'; readonly stepId: string } | null>(null);
   const [help, setHelp] = useState(false);
-  const [early, setEarly] = useState<Early | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [last, setLast] = useState<Logged | null>(null);
   const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print, known), [plan, run.events, run.view.readings, now, print, known]);
   const due = view.nudges.find((nudge) => nudge.dueMs <= now);
   const [hears, setHears] = useHears(run.view.run.id);
@@ -170,19 +120,9 @@ function Stove({ run }: { run: LiveRun }) {
     for (const fact of heard.values()) run.act(fact);
   };
   const nameOf = useNames(plan);
+  const { logAt, log, last, forget, amendLast, takeBack, early, closeEarly } = useLogging(run, view.clocks);
   const replanId = useRef(newId());
 
-  const logAt = (facts: readonly RunFact[], text: string, atMs: number) => {
-    // A moment apart, so that two facts of one tap keep their order.
-    const ids = facts.map((fact, i) => run.act(fact, atMs + i).id);
-    setLast({ ids, atMs, text });
-  };
-  const log = (facts: readonly RunFact[], text: string, agoMin = 0) => {
-    // A slip of a wet hand ends no hold unasked; what is set back has happened.
-    const short = agoMin === 0 ? endsEarly(facts, view.clocks) : null;
-    if (short === null) return logAt(facts, text, nowMs() - agoMin * 60_000);
-    setEarly({ text: short, go: () => logAt(facts, text, nowMs()) });
-  };
   /** A picture or a word of what steeps is the look that was called for; over a flame, water and heat want one of their own. */
   const looked = ({ step, clock }: StoveCard) => {
     const kind = clock.current?.phase.kind;
@@ -192,18 +132,17 @@ function Stove({ run }: { run: LiveRun }) {
     if ('log' in act.does) log(act.does.log, `${step.title}: ${act.label.toLowerCase()}`);
     else setAsked({ ask: act.does.ask, step, ...(act.does.additionId ? { additionId: act.does.additionId } : {}) });
   };
-  const amendLast = (change: Extract<RunFact, { type: 'amended' }>['change']) => {
-    for (const targetId of last?.ids ?? []) run.act({ type: 'amended', targetId, change });
-    setLast(null);
-  };
-  const takeBack = () => amendLast({ kind: 'withdrawn', reason: 'taken back' });
   const { dips, isCounting, putAway, bringBack } = useDips(view.cards);
   const cardNow = view.cards.find((card) => card.number === chosen) ?? view.cards[0];
+  const opened = (what: 'more' | 'saying' | 'joining') => (open?.what === what ? view.cards.find(({ step }) => step.id === open.stepId) : undefined);
+  const [more, saying, joining] = [opened('more'), opened('saying'), opened('joining')];
+  const openOn = (what: 'more' | 'saying' | 'joining', card: StoveCard) => setOpen({ what, stepId: card.step.id });
+  const shut = () => setOpen(null);
   const press = (key: string) => {
     if (!cardNow) return;
     const own = cardNow.acts.find((act) => act.key === key);
     if (own) return doAct(own, cardNow.step);
-    if (key === 'm') return setMore(cardNow);
+    if (key === 'm') return openOn('more', cardNow);
     const act = actsAt(cardNow.isWet).find((row) => row.key === key);
     if (act) doAct(actOn(act.id, cardNow.step, cardNow.clock), cardNow.step);
   };
@@ -263,10 +202,6 @@ function Stove({ run }: { run: LiveRun }) {
     hot.map((card) => ({ stepId: card.step.id, vessel: card.vessel })),
     (id) => plan.home.heatSources.find((source) => source.id === id)?.name ?? 'The heat',
   );
-  const isBoard = view.cards.length > WHOLE_CARDS;
-  const [onlyCard, ...others] = view.cards;
-  const readings = onlyCard && others.length === 0 && onlyCard.isWet ? readingsOf(onlyCard.step, onlyCard.state, run.view.readings) : [];
-  const alone = onlyCard && readings.length > 1 ? { card: onlyCard, readings } : null;
   const anyStep = cardNow?.step ?? view.ready[0];
   return (
     <Page
@@ -344,39 +279,21 @@ function Stove({ run }: { run: LiveRun }) {
         ) : null}
         <div className="stove-alone">
           <div className="stack">
-            {isBoard ? <VesselTiles cards={view.cards} chosen={cardNow} onChoose={(card) => setChosen(card.number)} /> : null}
-            <div className="vessel-cards">
-              {(isBoard ? view.cards.filter((card) => card === cardNow) : view.cards).map((card) => (
-                <VesselCard
-                  key={card.step.id}
-                  card={card}
-                  chosen={card === cardNow}
-                  onChoose={() => setChosen(card.number)}
-                  onAct={(act) => doAct(act, card.step)}
-                  onMore={() => setMore(card)}
-                  {...(!isCounting && dips.some(({ dip }) => dip.stepId === card.step.id) ? { onCountdown: bringBack } : {})}
-                  picture={<PictureButton className="tall" of={lookAt(run.view.run.id, card)} onKept={() => looked(card)} />}
-                />
-              ))}
-              {alone ? <HeatCurve card={alone.card} readings={alone.readings} pots={known} altitudeM={plan.home.altitudeM} nowMs={now} /> : null}
-              {cardNow && cardNow.state.ph.length > 1 ? <PhNow key={`ph-${cardNow.step.id}`} card={cardNow} /> : null}
-              {finished
-                ? null
-                : view.ready.map((step) => (
-                    <section key={step.id} className="vessel-card ready-card" aria-label={`Ready: ${step.title}`}>
-                      <h2>{step.title}</h2>
-                      <p className="quiet">
-                        {plan.vessels.find((vessel) => vessel.id === step.vesselId)?.name} · planned {print.date(step.startMs, now)}
-                      </p>
-                      <Button size="large" onClick={() => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}>
-                        Begin
-                      </Button>
-                      <Button type="text" onClick={() => setAsked({ ask: 'skip', step })}>
-                        Skip
-                      </Button>
-                    </section>
-                  ))}
-            </div>
+            <Vessels
+              run={run}
+              view={view}
+              known={known}
+              nowMs={now}
+              cardNow={cardNow}
+              hiddenDips={isCounting ? [] : dips.map(({ dip }) => dip.stepId)}
+              onCountdown={bringBack}
+              onChoose={(card) => setChosen(card.number)}
+              onAct={(act, card) => doAct(act, card.step)}
+              onMore={(card) => openOn('more', card)}
+              onLooked={looked}
+              onBegin={(step) => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}
+              onSkip={(step) => setAsked({ ask: 'skip', step })}
+            />
             {view.cards.map((card) => (
               <Overshot key={card.step.id} plan={plan} card={card} run={view.state} nowMs={now} onLog={log} />
             ))}
@@ -390,7 +307,7 @@ function Stove({ run }: { run: LiveRun }) {
         </div>
       </Steady>
       {isCounting && !early ? <DipScreen dips={dips} calls={calls} onAct={(act, card) => doAct(act, card.step)} onClose={putAway} /> : null}
-      {early ? <EarlyEnd early={early} onClose={() => setEarly(null)} /> : null}
+      {early ? <EarlyEnd early={early} onClose={closeEarly} /> : null}
       {asked ? (
         <AskDialog
           asked={asked}
@@ -401,9 +318,12 @@ function Stove({ run }: { run: LiveRun }) {
           weighed={weighed}
           vessels={vessels.state === 'ready' ? vessels.value : plan.vessels}
           onClose={() => setAsked(null)}
-          onLog={(fact, atMs) =>
-            logAt([fact], `${asked.step.title}: ${describeEvent({ ...fact, id: '', atMs, recordedAtMs: atMs }, plan, print, nameOf)}`, atMs)
-          }
+          others={view.cards.filter((card) => card.step.id !== asked.step.id && card.isWet).map((card) => card.step)}
+          onLog={(fact, atMs, also) => {
+            const facts = [fact, ...also.map(({ id: stepId }) => ({ ...fact, stepId }) as RunFact)];
+            const of = also.length > 0 ? `all ${also.length + 1} pots` : asked.step.title;
+            logAt(facts, `${of}: ${describeEvent({ ...fact, id: '', atMs, recordedAtMs: atMs }, plan, print, nameOf)}`, atMs);
+          }}
         />
       ) : null}
       {more ? (
@@ -414,37 +334,28 @@ function Stove({ run }: { run: LiveRun }) {
           plan={plan}
           dye={more.step.treatment === 'dye' ? (more.step.dyestuffIds ?? [more.step.dyestuffId ?? '']).map(nameOf).join(' + ') : null}
           looks={looks.state === 'ready' ? looks.value : NO_LOOKS}
-          onClose={() => setMore(null)}
+          onClose={shut}
           onPale={
             canRescue(more.step)
               ? (lotIds) => {
-                  setMore(null);
+                  shut();
                   rescue(more, lotIds);
                 }
               : null
           }
-          onJoin={
-            more.step.lotIds.length > 0
-              ? () => {
-                  setMore(null);
-                  setJoining(more);
-                }
-              : null
-          }
+          onJoin={more.step.lotIds.length > 0 ? () => openOn('joining', more) : null}
+          othersHeld={isHeld(more) ? view.cards.filter((card) => card.step.id !== more.step.id && isHeld(card)).map((card) => card.step) : []}
           onTrouble={(trouble) => {
-            setMore(null);
+            shut();
             say(trouble, more.step);
           }}
-          onLook={() => {
-            setMore(null);
-            setSaying(more);
-          }}
+          onLook={() => openOn('saying', more)}
           onAsk={(what) => {
-            setMore(null);
+            shut();
             setAsked({ ask: what, step: more.step });
           }}
           onLog={(facts, text) => {
-            setMore(null);
+            shut();
             log(facts, `${more.step.title}: ${text}`);
           }}
         />
@@ -453,17 +364,12 @@ function Stove({ run }: { run: LiveRun }) {
         logged={last}
         onBack={(min) => last && amendLast({ kind: 'retimed', atMs: Math.round(last.atMs - min * 60_000) })}
         onTakeBack={takeBack}
-        onClose={() => setLast(null)}
+        onClose={forget}
       />
       {saying ? (
-        <LookForm
-          of={lookAt(run.view.run.id, saying)}
-          title={`${saying.step.title}: how it looks`}
-          onKept={() => looked(saying)}
-          onClose={() => setSaying(null)}
-        />
+        <LookForm of={lookAt(run.view.run.id, saying)} title={`${saying.step.title}: how it looks`} onKept={() => looked(saying)} onClose={shut} />
       ) : null}
-      {joining ? <JoinLot run={run} state={view.state} step={joining.step} onClose={() => setJoining(null)} /> : null}
+      {joining ? <JoinLot run={run} state={view.state} step={joining.step} onClose={shut} /> : null}
       {help ? <KeyHelp onClose={() => setHelp(false)} /> : null}
     </Page>
   );

@@ -22,6 +22,8 @@ export interface AskValues {
   /** "now", minutes back, or "at" for the moment typed beside it. */
   readonly ago: string;
   readonly atMs: number | null;
+  /** The same of all pots in use. */
+  readonly all: boolean;
 }
 
 /** Grams per millilitre of a powder, least and most: by the dyer's own spoon where it was weighed once. */
