@@ -1,5 +1,5 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Reading } from '../hold/credit';
+import { inverseBy, lowerOf, solvedBy } from './cholesky';
 import { shapeOf, WATER_J_PER_KG_K } from './losses';
 import { type PotModel, type PotState, runPot } from './potModel';
 
@@ -206,14 +206,13 @@ export function fitPot(history: PotHistory, fadesMs = FADES_MS): FittedPot | nul
   let theta = prior;
   let now = residuals(theta);
   let damping = 1e-3;
-  let normal: Matrix | null = null;
+  let normal: number[][] | null = null;
   for (let round = 0; round < ROUNDS; round++) {
     const jacobian = jacobianOf(residuals, theta, now);
-    normal = jacobian.transpose().mmul(jacobian);
-    const slope = jacobian.transpose().mmul(Matrix.columnVector(now));
-    const damped = normal.clone();
-    for (let i = 0; i < theta.length; i++) damped.set(i, i, damped.get(i, i) * (1 + damping));
-    const step = new CholeskyDecomposition(damped).solve(slope).to1DArray();
+    normal = jacobian.map((one) => jacobian.map((other) => dot(one, other)));
+    const slope = jacobian.map((column) => dot(column, now));
+    const damped = normal.map((row, i) => row.map((value, j) => (i === j ? value * (1 + damping) : value)));
+    const step = solvedBy(lowerOf(damped), slope);
     const tried = theta.map((value, i) => value - (step[i] ?? 0));
     const then = residuals(tried);
     if (!Number.isFinite(squares(then)) || squares(then) > squares(now)) {
@@ -225,10 +224,7 @@ export function fitPot(history: PotHistory, fadesMs = FADES_MS): FittedPot | nul
     if (gained < 1e-3) break;
   }
   if (!normal || !Number.isFinite(squares(now))) return null;
-  const inverse = new CholeskyDecomposition(normal).solve(Matrix.eye(theta.length));
-  // Rounding leaves the halves a last digit apart.
-  const covariance = Matrix.add(inverse, inverse.transpose()).mul(0.5);
-  const root = new CholeskyDecomposition(covariance).lowerTriangularMatrix.to2DArray();
+  const root = lowerOf(inverseBy(lowerOf(normal)));
   // What is long past weighs as little here as it did in the fit.
   const weights = points.map(({ sdC }) => (READING_SD_C / sdC) ** 2);
   const offC = Math.sqrt(
@@ -239,7 +235,9 @@ export function fitPot(history: PotHistory, fadesMs = FADES_MS): FittedPot | nul
 
 const NUDGE = 1e-4;
 
-function jacobianOf(residuals: (theta: readonly number[]) => number[], theta: readonly number[], now: readonly number[]): Matrix {
-  const columns = theta.map((_, i) => residuals(theta.with(i, (theta[i] ?? 0) + NUDGE)).map((one, k) => (one - (now[k] ?? 0)) / NUDGE));
-  return new Matrix(now.map((_, row) => columns.map((column) => column[row] ?? 0)));
+const dot = (a: readonly number[], b: readonly number[]): number => a.reduce((sum, one, k) => sum + one * (b[k] ?? 0), 0);
+
+/** Its columns, a figure of the pot each. */
+function jacobianOf(residuals: (theta: readonly number[]) => number[], theta: readonly number[], now: readonly number[]): number[][] {
+  return theta.map((_, i) => residuals(theta.with(i, (theta[i] ?? 0) + NUDGE)).map((one, k) => (one - (now[k] ?? 0)) / NUDGE));
 }

@@ -2,10 +2,10 @@ import { type Balance, type BathAct, balanceOf, carriedFrom } from '../bath/bala
 import { bathIdAt } from '../bath/bath';
 import type { Band } from '../chem/band';
 import { knownOf, oneOf } from '../figure';
+import { lossL } from '../heat/boilOff';
 import { isHeated } from '../plan/phase';
 import type { Plan, PlanStep } from '../plan/plan';
 import { toPour } from '../plan/weighOut';
-import { lossL } from '../safety/rules/work';
 import { shelfOf } from '../shelf/library';
 import { amountNow } from './amountNow';
 import type { RunState, StepState } from './fold';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { fitVessel } from '../dose/fit';
+import { lossL } from '../heat/boilOff';
 import { steamerDryMin, steamerLookMin } from '../heat/steamer';
 import { home, planned, step, vessels, wool } from '../plan/plan.fixture';
 import { ASSISTANTS } from '../shelf/data/assistants';
@@ -12,7 +13,7 @@ import { rankFindings } from './finding';
 import { promiseIn } from './promises';
 import { absentFinding, checkStep, circuitFinding, RULES } from './rules/all';
 import { fizzL } from './rules/together';
-import { glassSaid, liftSaid, lossL } from './rules/work';
+import { glassSaid, liftSaid } from './rules/work';
 
 /** Rules that spoke here, and rules that kept silent; two may share an id, each with what it is about. */
 const [spoke, silent] = [new Set<string>(), new Set<string>()];

@@ -13,14 +13,15 @@ import { allLoaded, useLoaded } from '../api/useLoaded';
 import { Page, Panel } from '../shell/Page';
 import { FailedPage, LoadingPage } from '../shell/PageState';
 import { SearchField } from '../shell/SearchField';
-import { BoilTool } from './BoilTool';
 import { DoseTool } from './DoseTool';
-import { HarvestTool } from './HarvestTool';
-import { SpoonTool } from './SpoonTool';
-import { StockTool } from './StockTool';
 import { type Address, useAddress } from './useAddress';
-import { WeightTool } from './WeightTool';
 
+// Each comes when it is opened; the first is there at once.
+const BoilTool = dynamic(() => import('./BoilTool').then((module) => module.BoilTool));
+const HarvestTool = dynamic(() => import('./HarvestTool').then((module) => module.HarvestTool));
+const SpoonTool = dynamic(() => import('./SpoonTool').then((module) => module.SpoonTool));
+const StockTool = dynamic(() => import('./StockTool').then((module) => module.StockTool));
+const WeightTool = dynamic(() => import('./WeightTool').then((module) => module.WeightTool));
 const PhTool = dynamic(() => import('./PhTool').then((module) => module.PhTool));
 const PracticeTool = dynamic(() => import('./PracticeTool').then((module) => module.PracticeTool));
 const LadderTool = dynamic(() => import('./LadderTool').then((module) => module.LadderTool));

@@ -116,6 +116,8 @@ const PLACES = {
 
 /** A wet finger steps what was read last by so much: degrees, pH. */
 const PAD_STEP: Partial<Record<AskFor, number>> = { reading: 1, ph: 0.1 };
+/** A keyboard that came up by itself would lie over the pad. */
+const isTouched = (): boolean => window.matchMedia('(pointer: coarse)').matches;
 /** What may be said of all pots at once. */
 const FOR_ALL: readonly AskFor[] = ['reading', 'checked', 'note', 'pause'];
 
@@ -236,7 +238,7 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                   name="text"
                   label={LABELS[ask]}
                   read={() => reader}
-                  autoFocus
+                  autoFocus={!(PAD_STEP[ask] && isTouched())}
                   {...(ask === 'ph' ? { placeholder: '5.5, or 5–6' } : {})}
                   {...(NEEDED[ask] ? { required: NEEDED[ask] } : {})}
                 />

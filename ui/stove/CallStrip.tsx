@@ -1,5 +1,5 @@
 'use client';
-import { Button, Dropdown } from 'antd';
+import { Button } from 'antd';
 import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
@@ -9,10 +9,19 @@ import type { Nudge } from '@/core/run/nudges';
 import { tripOf } from '@/core/run/trip';
 import { nowMs as clockMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
+import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
 import type { Asked } from './AskDialog';
 import { CALL_ACTS } from './acts';
 import { answerTo, type StoveView, untilText } from './stoveView';
+
+// What opens on a tap is fetched a moment later; its button keeps its place.
+export const LaterMenu = later(
+  () => import('./LaterMenu').then((module) => module.LaterMenu),
+  <Button size="large" className="call-quiet" disabled>
+    {CALL_ACTS.later.label}
+  </Button>,
+);
 
 interface Props {
   readonly view: StoveView;
@@ -98,7 +107,6 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
   );
 }
 
-const PUT_OFF_MIN = [2, 5, 10, 30, 60] as const;
 const among = <C extends CallAct>(calls: readonly C[], act: CallAct): C | undefined => calls.find((call) => call === act);
 
 /** A call that may wait is put off, or let go; the log says which. */
@@ -108,17 +116,7 @@ function Later({ call, onAnswer }: { call: Nudge; onAnswer: Props['onAnswer'] })
   if (!waits || call.stop) return null;
   const putOff = (min: number) =>
     onAnswer([{ type: 'callPutOff', stepId, call: waits, untilMs: Math.round(clockMs() + min * 60_000) }], `put off for ${printDuration(min)}`);
-  const letGo = goes && { key: 'go', label: CALL_ACTS.letGo.label, onClick: () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') };
-  return (
-    <Dropdown
-      trigger={['click']}
-      menu={{ items: [...PUT_OFF_MIN.map((min) => ({ key: min, label: `in ${printDuration(min)}`, onClick: () => putOff(min) })), ...(letGo ? [letGo] : [])] }}
-    >
-      <Button size="large" className="call-quiet">
-        {CALL_ACTS.later.label}
-      </Button>
-    </Dropdown>
-  );
+  return <LaterMenu onPutOff={putOff} onLetGo={goes ? () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') : null} />;
 }
 
 /** Every pot on the heat pauses: its heat time stands still, the clock does not. */

@@ -43,7 +43,6 @@ import {
   AskDialog,
   BathNow,
   BathsLeft,
-  ChoiceStrip,
   DipScreen,
   EarlyEnd,
   Elsewhere,
@@ -54,17 +53,18 @@ import {
   LookForm,
   MoreActs,
   ON_A_TAP,
+  OtherwiseStrip,
   Overshot,
   TypeAct,
 } from './laterParts';
 import { lookAt } from './lookAt';
+import type { Said } from './OtherwiseStrip';
 import { RunLog } from './RunLog';
 import { actOn, type StoveAct, type StoveCard, stoveView } from './stoveView';
 import { useCalls, useHears } from './useCalls';
 import { useDips } from './useDips';
 import { useLogging } from './useLogging';
 import { useNames } from './useNames';
-import { useOtherwise } from './useOtherwise';
 import { Vessels } from './Vessels';
 
 const NO_LOOKS: readonly Look[] = [];
@@ -103,6 +103,7 @@ function Stove({ run }: { run: LiveRun }) {
   const [asked, setAsked] = useState<Asked | null>(null);
   // By step: what is open shows the pot as it is now, not as it was when it was opened.
   const [open, setOpen] = useState<{ readonly what: 'more' | 'saying' | 'joining'; readonly stepId: string } | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
   const [help, setHelp] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const view = useMemo(() => stoveView(plan, run.events, run.view.readings, now, print, known), [plan, run.events, run.view.readings, now, print, known]);
@@ -175,7 +176,6 @@ function Stove({ run }: { run: LiveRun }) {
   };
   const finished = view.state.phase === 'finished';
   const moment: Moment = { plan, state: view.state, clocks: view.clocks, heat: view.heat, nowMs: now, lateMin: view.lateMin, print };
-  const { otherwise, say, close } = useOtherwise(moment, finished);
   const rescue = (card: StoveCard, lotIds: readonly string[]) =>
     void import('./rescuePale')
       .then(({ rescuePale }) => rescuePale(run, card, lotIds, (facts, text) => logAt(facts, text, nowMs())))
@@ -183,7 +183,6 @@ function Stove({ run }: { run: LiveRun }) {
   const take = ({ title, does }: Choice, stepId: string | null) => {
     const step = plan.steps.find(({ id }) => id === stepId);
     const card = view.cards.find((one) => one.step.id === stepId);
-    close();
     if ('replan' in does) void replan(does.replan);
     else if ('log' in does) logAt(does.log, `${step ? `${step.title}: ` : ''}${title.toLowerCase()}`, nowMs());
     else if ('ask' in does && step) setAsked({ ask: does.ask, step });
@@ -270,7 +269,7 @@ function Stove({ run }: { run: LiveRun }) {
           />
         )}
         {finished ? null : <Elsewhere runId={run.view.run.id} nowMs={now} isOnTrip={due !== undefined} />}
-        {otherwise ? <ChoiceStrip plan={plan} otherwise={otherwise} onTake={(choice) => take(choice, otherwise.stepId)} onClose={close} /> : null}
+        {finished ? null : <OtherwiseStrip moment={moment} said={said} onHeard={() => setSaid(null)} onTake={take} />}
         {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
         {!finished && unweighed.length > 0 ? (
           <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
@@ -347,7 +346,7 @@ function Stove({ run }: { run: LiveRun }) {
           othersHeld={isHeld(more) ? view.cards.filter((card) => card.step.id !== more.step.id && isHeld(card)).map((card) => card.step) : []}
           onTrouble={(trouble) => {
             shut();
-            say(trouble, more.step);
+            setSaid({ trouble, stepId: more.step.id });
           }}
           onLook={() => openOn('saying', more)}
           onAsk={(what) => {

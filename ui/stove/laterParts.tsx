@@ -2,6 +2,7 @@
 import { CameraOutlined } from '@ant-design/icons';
 import { Button } from 'antd';
 import { later } from '../shell/later';
+import { LaterMenu } from './CallStrip';
 import { CALLS_PARTS } from './CallsChoice';
 import { LOG_PARTS } from './RunLog';
 import { TYPE_ACT_PX } from './typeActPx';
@@ -11,7 +12,7 @@ import { TYPE_ACT_PX } from './typeActPx';
 export const AskDialog = later(() => import('./AskDialog').then((module) => module.AskDialog));
 export const MoreActs = later(() => import('./MoreActs').then((module) => module.MoreActs));
 export const JoinLot = later(() => import('./JoinLot').then((module) => module.JoinLot));
-export const ChoiceStrip = later(() => import('./ChoiceStrip').then((module) => module.ChoiceStrip));
+export const OtherwiseStrip = later(() => import('./OtherwiseStrip').then((module) => module.OtherwiseStrip));
 export const VesselTiles = later(() => import('./VesselTiles').then((module) => module.VesselTiles), <div style={{ minHeight: 256 }} />);
 export const Elsewhere = later(() => import('./Elsewhere').then((module) => module.Elsewhere));
 export const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
@@ -44,7 +45,8 @@ export const ON_A_TAP = [
   HeatCurve,
   PhNow,
   DipScreen,
-  ChoiceStrip,
+  OtherwiseStrip,
+  LaterMenu,
   Elsewhere,
   VesselTiles,
   Overshot,

@@ -1,3 +1,4 @@
+import { lossL } from '../../heat/boilOff';
 import { steamerDryMin, steamerLookMin } from '../../heat/steamer';
 import { above, atLeast } from '../../measure/limits';
 import { printNumber, printVolume } from '../../measure/print';
@@ -15,8 +16,6 @@ const FOAM_PCT = 10;
 /** Below this a bath hardly covers the bottom of its pot: our estimate. */
 const SHALLOW_PCT = 8;
 
-/** Water lost from a pot, L/h: covered simmer, open simmer, rolling boil (usual, unless measured). */
-const LOSS_L_PER_H = { covered: 0.3, open: 0.8, boil: 1.5 } as const;
 /** What is eaten or drunk by people in any case: a shared cup or pot is a caution for these, not a stop (section 7). */
 const FOOD = [
   'onionSkin',
@@ -47,14 +46,6 @@ const FOOD = [
 ];
 const foodOnly = (facts: Pick<StepFacts, 'contents'>): boolean => facts.contents.every((content) => FOOD.includes(content.substance));
 const metalSalt = (facts: Pick<StepFacts, 'contents'>): boolean => facts.contents.some((content) => content.assistant?.group === 'mordant');
-
-/** Litres that boil off, no more than there are. */
-export function lossL({ heated, heatMin, lid, hottestC, waterMl }: Pick<StepFacts, 'heated' | 'heatMin' | 'lid' | 'hottestC' | 'waterMl'>): number {
-  if (!heated) return 0;
-  const perH = atLeast(hottestC ?? 0, 98) ? LOSS_L_PER_H.boil : lid === 'none' ? LOSS_L_PER_H.open : LOSS_L_PER_H.covered;
-  const loss = (heatMin / 60) * perH;
-  return waterMl === null ? loss : Math.min(loss, waterMl / 1000);
-}
 
 function steamer(facts: StepFacts): readonly Said[] {
   if (facts.vessel?.kind !== 'steamer' && facts.kind !== 'bundle') return clear;

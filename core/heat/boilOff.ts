@@ -1,0 +1,22 @@
+import { atLeast } from '../measure/limits';
+import type { Lid } from '../method/method';
+
+/** Water lost from a pot, L/h: covered simmer, open simmer, rolling boil (usual, unless measured). */
+const LOSS_L_PER_H = { covered: 0.3, open: 0.8, boil: 1.5 } as const;
+
+interface OnHeat {
+  readonly heated: boolean;
+  readonly heatMin: number;
+  readonly lid: Lid;
+  /** °C; null when the heat is on and nobody knows. */
+  readonly hottestC: number | null;
+  readonly waterMl: number | null;
+}
+
+/** Litres that boil off, no more than there are. */
+export function lossL({ heated, heatMin, lid, hottestC, waterMl }: OnHeat): number {
+  if (!heated) return 0;
+  const perH = atLeast(hottestC ?? 0, 98) ? LOSS_L_PER_H.boil : lid === 'none' ? LOSS_L_PER_H.open : LOSS_L_PER_H.covered;
+  const loss = (heatMin / 60) * perH;
+  return waterMl === null ? loss : Math.min(loss, waterMl / 1000);
+}
