@@ -16,10 +16,12 @@ interface Props {
   readonly hint?: ReactNode;
   readonly disabled?: boolean;
   readonly autoFocus?: boolean;
+  /** What stands there is a start: the first key goes over it. */
+  readonly typesOver?: boolean;
 }
 
 /** A field of a form whose text is read as a figure. */
-export function TypedItem({ name, label, read, required, hint, ...input }: Props) {
+export function TypedItem({ name, label, read, required, hint, typesOver = false, ...input }: Props) {
   const reader = read(usePrint().measures);
   return (
     <Form.Item
@@ -38,7 +40,7 @@ export function TypedItem({ name, label, read, required, hint, ...input }: Props
         },
       ]}
     >
-      <InItem read={reader} {...input} />
+      <InItem read={reader} {...input} {...(typesOver ? { onFocus: (event) => event.target.select() } : {})} />
     </Form.Item>
   );
 }

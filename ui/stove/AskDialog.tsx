@@ -239,6 +239,7 @@ export function AskDialog({ asked, plan, state, latestC, weighed, vessels, stock
                   label={LABELS[ask]}
                   read={() => reader}
                   autoFocus={!(PAD_STEP[ask] && isTouched())}
+                  typesOver={lastText !== null}
                   {...(ask === 'ph' ? { placeholder: '5.5, or 5–6' } : {})}
                   {...(NEEDED[ask] ? { required: NEEDED[ask] } : {})}
                 />
