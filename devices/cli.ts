@@ -32,6 +32,11 @@ const { values, positionals } = parseArgs({
   },
 });
 
+if (values.help) {
+  console.info(USAGE);
+  process.exit(0);
+}
+
 function fail(why: string): never {
   console.error(`${why}\n\n${USAGE}`);
   process.exit(2);
@@ -96,7 +101,7 @@ function instrument(): () => Promise<string> {
       };
     }
     default:
-      return values.help ? fail('') : fail('Which instrument? pot, sun or ph.');
+      return fail('Which instrument? pot, sun or ph.');
   }
 }
 

@@ -10,7 +10,12 @@ describe('a pot whose knob is typed', () => {
     const off = typed(warm.pot, 'off');
     if (!off) throw new Error('not understood');
     expect(potReads(off, 3600, 0.5).bathC).toBeLessThan(warm.bathC);
-    expect(typed(on, 'lid off')?.practice.hasLid).toBe(false);
+    expect(typed(on, 'lid off')?.hasLid).toBe(false);
+  });
+  test('still answers its knob after a day', () => {
+    const { pot } = potReads(typed(newPot(), '10') ?? newPot(), 24 * 3600, 0.5);
+    expect(pot.state.bathC).toBe(100);
+    expect(potReads(typed(pot, 'off') ?? pot, 3600, 0.5).bathC).toBeLessThan(90);
   });
   test('what nobody understands turns nothing', () => {
     for (const line of ['', 'hot', '11', '-1', 'lid']) expect(typed(newPot(), line), line).toBeNull();

@@ -1,4 +1,5 @@
-import { beginPractice, later, type Practice, type PracticeTask, turned } from '@/core/rehearse/practice';
+import { type PotState, runPot } from '@/core/heat/potModel';
+import { coldPot, plateW, USUAL_TASK } from '@/core/rehearse/practice';
 
 /** What simulated instruments say. Pure: time and chance are handed in. */
 
@@ -8,26 +9,29 @@ const WAVERS_PH = 0.05;
 const around = (value: number, wavers: number, chance: number): number => value + (chance - 0.5) * 2 * wavers;
 const tenth = (value: number): number => Math.round(value * 10) / 10;
 
-/** A dyebath on a plate, whose knob is turned by what is typed. */
-const TASK: PracticeTask = { litres: 5, vesselLitres: 8, maxW: 2000, bandC: [70, 80], ceilingC: null, holdMin: 600, boilC: 100 };
+const POT = { ...USUAL_TASK, boilC: 100 };
 
+/** A dyebath on a plate, whose knob is turned by what is typed; it stands there for as long as its process runs. */
 export interface DevicePot {
-  readonly practice: Practice;
+  readonly state: PotState;
+  readonly knob: number;
+  readonly hasLid: boolean;
 }
-export const newPot = (): DevicePot => ({ practice: beginPractice(TASK) });
+const { model: MODEL, state: COLD } = coldPot(POT);
+export const newPot = (): DevicePot => ({ state: COLD, knob: 0, hasLid: true });
 
 /** The pot so many seconds later, and what its probe says. @param chance in [0, 1) */
-export function potReads({ practice }: DevicePot, seconds: number, chance: number): { readonly pot: DevicePot; readonly bathC: number } {
-  const next = later(practice, seconds);
-  return { pot: { practice: next }, bathC: tenth(around(next.state.bathC, WAVERS_K, chance)) };
+export function potReads(pot: DevicePot, seconds: number, chance: number): { readonly pot: DevicePot; readonly bathC: number } {
+  const state = runPot(MODEL, pot.state, plateW(POT.maxW, pot.knob), pot.hasLid, seconds);
+  return { pot: { ...pot, state }, bathC: tenth(around(state.bathC, WAVERS_K, chance)) };
 }
 
 /** "5", "off", "lid off": what a person types; null where nobody understands it. */
-export function typed({ practice }: DevicePot, line: string): DevicePot | null {
+export function typed(pot: DevicePot, line: string): DevicePot | null {
   const words = line.trim().toLowerCase();
-  if (words === 'lid on' || words === 'lid off') return { practice: turned(practice, { hasLid: words === 'lid on' }) };
+  if (words === 'lid on' || words === 'lid off') return { ...pot, hasLid: words === 'lid on' };
   const knob = words === 'off' ? 0 : Number(words.replace(/^knob\s*/, ''));
-  return words !== '' && Number.isFinite(knob) && knob >= 0 && knob <= 10 ? { practice: turned(practice, { knob }) } : null;
+  return words !== '' && Number.isFinite(knob) && knob >= 0 && knob <= 10 ? { ...pot, knob } : null;
 }
 
 /** A jar on a sunny sill: coolest before dawn, warmest three hours after noon (invented: a fair day in June). @param hour 0 to 24, of the wall clock */

@@ -3,9 +3,9 @@ import { matchEndpoint } from '@/contract/endpoints';
 import type { LiveMessage, LotView, RunRecord, RunView, SessionView } from '@/contract/views';
 import type { Draft } from '@/core/plan/draft';
 import { amountOf, type Plan } from '@/core/plan/plan';
-import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { draft, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
 import type { RunEvent } from '@/core/run/events';
-import { type TestApp, testApp } from './testApp.fixture';
+import { furnishedApp, type TestApp } from './testApp.fixture';
 
 let t: TestApp;
 const MIN = 60_000;
@@ -24,10 +24,7 @@ const lotBody = (id: string, more: object = {}) => ({
 const event = (id: string, fact: object) => ({ id, ...fact });
 
 beforeAll(async () => {
-  t = await testApp(SATURDAY_9);
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  t = await furnishedApp(SATURDAY_9);
   await t.ask('createLot', '/lots', lotBody('a'));
   await t.ask('createLot', '/lots', lotBody('b', { dryWeightG: { state: 'measured', value: 250 } }));
 });

@@ -4,10 +4,10 @@ import type { LotView, RunRecord, RunView } from '@/contract/views';
 import { withJoined } from '@/core/plan/joinLot';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { amountOf } from '@/core/plan/plan';
-import { CHAIN, draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { CHAIN, draft, SATURDAY_9 } from '@/core/plan/plan.fixture';
 import { foldRun } from '@/core/run/fold';
 import { begunItems } from '@/core/run/theRest';
-import { type TestApp, testApp } from './testApp.fixture';
+import { furnishedApp, type TestApp } from './testApp.fixture';
 
 /** A skein is in the dyebath; after twelve minutes a scrap goes in too. */
 let t: TestApp;
@@ -19,11 +19,8 @@ const at = (min: number) => {
 };
 
 beforeAll(async () => {
-  t = await testApp(SATURDAY_9);
+  t = await furnishedApp(SATURDAY_9);
   // The one that was planned has all of it.
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
   for (const id of ['a', 'scrap']) await t.ask('createLot', '/lots', newSkein(id, `Skein ${id}`, 50));
   plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'One', chain: CHAIN }) });
   await t.ask('startRun', '/sessions/s1/runs', { id: 'r1', eventId: 'r1s', planVersion: 1 });

@@ -2,9 +2,9 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { LotView, RunView } from '@/contract/views';
 import type { Home } from '@/core/kitchen/home';
 import type { Plan } from '@/core/plan/plan';
-import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { draft, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
 import type { Stay } from '@/core/plan/stays';
-import { type TestApp, testApp } from './testApp.fixture';
+import { furnishedApp, type TestApp } from './testApp.fixture';
 
 /** A run that is worked on while another is planned, through the real door. */
 let t: TestApp;
@@ -28,10 +28,7 @@ const step = (kind: string) => {
 };
 
 beforeAll(async () => {
-  t = await testApp(SATURDAY_9);
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  t = await furnishedApp(SATURDAY_9);
   await t.ask('createLot', '/lots', lot('a', { state: 'unknown' }));
   await t.ask('createLot', '/lots', lot('b', { state: 'measured', value: 100 }));
   plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'First' }) });

@@ -4,9 +4,9 @@ import type { LotView, RunRecord, RunView } from '@/contract/views';
 import type { Draft } from '@/core/plan/draft';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { amountOf } from '@/core/plan/plan';
-import { CHAIN, draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
+import { CHAIN, draft, SATURDAY_9 } from '@/core/plan/plan.fixture';
 import { withRescue } from '@/core/plan/rescue';
-import { type TestApp, testApp } from './testApp.fixture';
+import { furnishedApp, type TestApp } from './testApp.fixture';
 
 /** Three skeins in one weld bath; at the look after 12 minutes the third stays pale. */
 let t: TestApp;
@@ -25,10 +25,7 @@ const at = (min: number) => {
 const chain = CHAIN.map((item) => (item.id === 'c2' ? { ...item, lotIds: ['a', 'b'] } : item));
 
 beforeAll(async () => {
-  t = await testApp(SATURDAY_9);
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  t = await furnishedApp(SATURDAY_9);
   for (const id of ['a', 'b', 'c']) await t.ask('createLot', '/lots', lot(id));
   await t.ask('addTreatment', '/lots/c/treatments', {
     id: 'believed',

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import type { HeldLast } from '@/core/bath/past';
 import type { Plan } from '@/core/plan/plan';
-import { draft, home, SATURDAY_9, vessels } from '@/core/plan/plan.fixture';
-import { type TestApp, testApp } from './testApp.fixture';
+import { draft, SATURDAY_9 } from '@/core/plan/plan.fixture';
+import { furnishedApp, type TestApp } from './testApp.fixture';
 
 /** What one session left in a pot and on a skein, told to the next, through the real door. */
 let t: TestApp;
@@ -23,10 +23,7 @@ const preview = async (lots: string[]) => (await t.ask<{ plan: Plan }>('previewP
 const said = (plan: Plan) => plan.steps.flatMap(({ findings }) => findings).filter(({ rule }) => rule === 'apart');
 
 beforeAll(async () => {
-  t = await testApp(SATURDAY_9);
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  t = await furnishedApp(SATURDAY_9);
   for (const id of ['a', 'b']) await t.ask('createLot', '/lots', skein(id));
   const plan = await t.ask<Plan>('createSession', '/sessions', { id: 's1', draft: draft(['a'], { name: 'With iron' }) });
   await t.ask('startRun', '/sessions/s1/runs', { id: 'r1', eventId: 'r1s', planVersion: 1 });

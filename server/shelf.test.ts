@@ -4,9 +4,9 @@ import type { Lot } from '@/core/fibre/lot';
 import { LIBRARY } from '@/core/method/library';
 import type { Method } from '@/core/method/method';
 import type { Plan } from '@/core/plan/plan';
-import { draft, home, SATURDAY_9, vessels, writtenLiquor } from '@/core/plan/plan.fixture';
+import { draft, SATURDAY_9, vessels, writtenLiquor } from '@/core/plan/plan.fixture';
 import type { ShoppingLine, StockItem, StockLevel } from '@/core/shelf/stock';
-import { type TestApp, testApp } from './testApp.fixture';
+import { furnishedApp, type TestApp } from './testApp.fixture';
 
 let t: TestApp;
 const MIN = 60_000;
@@ -46,10 +46,7 @@ const method = (id: string): Method => {
 const inputOf = ({ id: _id, version: _version, ...rest }: Method) => rest;
 
 beforeAll(async () => {
-  t = await testApp(SATURDAY_9);
-  const first = await t.ask<{ revision: number }>('getHome', '/home');
-  await t.ask('putHome', '/home', { ...home, revision: first.revision });
-  for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  t = await furnishedApp(SATURDAY_9);
 });
 afterAll(() => t.close());
 const lot = (id: string) => t.ask<LotView>('getLot', `/lots/${id}`);

@@ -95,12 +95,18 @@ async function refuseUnfit(store: Store): Promise<void> {
   if (bad) throw new Error(`a saved file with this would be refused: ${bad.at}: ${bad.message}`);
 }
 
-/** The same with the kitchen of the plans' fixtures, one lot, and its session begun: `a`, `s`, `r` with its first event `r0`. */
-export async function runningApp(nowMs: number, url?: string): Promise<TestApp> {
+/** The same with the kitchen of the plans' fixtures. */
+export async function furnishedApp(nowMs: number, url?: string): Promise<TestApp> {
   const t = await testApp(nowMs, url);
   const first = await t.ask<{ revision: number }>('getHome', '/home');
   await t.ask('putHome', '/home', { ...home, revision: first.revision });
   for (const { revision: _r, ...vessel } of vessels) await t.ask('createVessel', '/vessels', vessel);
+  return t;
+}
+
+/** With one lot too, and its session begun: `a`, `s`, `r` with its first event `r0`. */
+export async function runningApp(nowMs: number, url?: string): Promise<TestApp> {
+  const t = await furnishedApp(nowMs, url);
   const { createdAtMs: _c, revision: _v, from: _f, ended: _e, ...lot } = wool('a', 100);
   await t.ask('createLot', '/lots', lot);
   await t.ask('createSession', '/sessions', { id: 's', draft: draft(['a']) });

@@ -1,7 +1,7 @@
 import { metalJPerK, ROOM_C, shapeOf, WATER_J_PER_KG_K } from '../heat/losses';
 import { mixedC, type PotModel, type PotState, runPot } from '../heat/potModel';
 import { type Credit, creditHold, type Reading } from '../hold/credit';
-import { printDuration } from '../measure/print';
+import { countText, printDuration } from '../measure/print';
 import type { Printer } from '../measure/printer';
 
 /** What is to be held, in what. */
@@ -14,6 +14,9 @@ export interface PracticeTask {
   readonly holdMin: number;
   readonly boilC: number;
 }
+
+/** A dyebath as most are: five litres on a plate of two kilowatts. */
+export const USUAL_TASK = { litres: 5, vesselLitres: 8, maxW: 2000, bandC: [70, 80], ceilingC: 85, holdMin: 60 } as const;
 
 /** A pot that somebody practises on. Nothing of it is kept anywhere. */
 export interface Practice {
@@ -41,7 +44,8 @@ const KNOBS = 10;
 /** Whoever never gets there is not kept for ever, s. */
 const LONGEST_S = 6 * 3600;
 
-export function beginPractice(task: PracticeTask): Practice {
+/** The pot of a task, full, cold and with nothing under it. */
+export function coldPot(task: Pick<PracticeTask, 'litres' | 'vesselLitres' | 'boilC'>): { readonly model: PotModel; readonly state: PotState } {
   const model: PotModel = {
     heatJPerK: task.litres * WATER_J_PER_KG_K + metalJPerK(task.vesselLitres),
     lossFactor: 1,
@@ -50,8 +54,14 @@ export function beginPractice(task: PracticeTask): Practice {
     roomC: ROOM_C,
     boilC: task.boilC,
   };
-  const state: PotState = { bathC: ROOM_C, heatW: 0, goneKg: 0 };
-  return { task, model, state, knob: 0, hasLid: true, atS: 0, readings: [reading(0, ROOM_C)], heldFromS: null, acts: 0, isOver: false };
+  return { model, state: { bathC: ROOM_C, heatW: 0, goneKg: 0 } };
+}
+
+/** What a plate gives at a knob of 0 to 10, W. */
+export const plateW = (maxW: number, knob: number): number => (maxW * knob) / KNOBS;
+
+export function beginPractice(task: PracticeTask): Practice {
+  return { task, ...coldPot(task), knob: 0, hasLid: true, atS: 0, readings: [reading(0, ROOM_C)], heldFromS: null, acts: 0, isOver: false };
 }
 
 const reading = (atS: number, c: number): Reading => ({ atMs: atS * 1000, bathC: Math.round(c * 10) / 10 });
@@ -87,7 +97,7 @@ export function later(practice: Practice, seconds: number): Practice {
 
 function stepped(practice: Practice, seconds: number): Practice {
   const { task, model, knob, hasLid, heldFromS } = practice;
-  const state = runPot(model, practice.state, (task.maxW * knob) / KNOBS, hasLid, seconds);
+  const state = runPot(model, practice.state, plateW(task.maxW, knob), hasLid, seconds);
   const atS = practice.atS + seconds;
   const isRead = atS % READ_EACH_S < 1e-6;
   const heldFrom = heldFromS ?? (state.bathC >= task.bandC[0] ? atS : null);
@@ -136,7 +146,7 @@ export function scoreText(
   if (toBandMin === null) return { says: 'It never came into its band.', advice: 'More heat at first, and the lid on: it keeps in what the plate gives.' };
   const inBand = `${printDuration(Math.floor(credit.inBandMin + credit.assumedMin))} of ${printDuration(task.holdMin)} in the band`;
   const above = credit.aboveCeilingMin >= 1 ? `, ${printDuration(Math.round(credit.aboveCeilingMin))} above its limit` : '';
-  const says = `${points} of 100: ${inBand}${above}; ${print.temperature(highestC)} at the most, there after ${printDuration(Math.round(toBandMin))}, with ${acts} turns.`;
+  const says = `${points} of 100: ${inBand}${above}; ${print.temperature(highestC)} at the most, there after ${printDuration(Math.round(toBandMin))}, with ${countText(acts, 'turn')}.`;
   return { says, advice: adviceFor(task, credit, highestC) };
 }
 

@@ -15,7 +15,7 @@ export interface SaidReading {
 /** "5–6" is 5.5, said as a range; "about 60" is 60, said as a guess. What has no upper end is no reading. */
 export function asReading({ known, about }: Said): Result<SaidReading, string> {
   if (typeof known === 'number') return ok(about ? { value: known, said: { as: 'about' } } : { value: known });
-  if (known.most === null) return err(`From ${known.least} to where? Write both ends, such as ${known.least}–${known.least + 1}.`);
+  if (known.most === null) return err('From there to where? Write both ends, such as “5 to 6”.');
   // The middle, with no more digits than halving gives.
   const value = Math.round(((known.least + known.most) / 2) * 1000) / 1000;
   return ok({ value, said: { as: 'between', low: known.least, high: known.most } });

@@ -8,13 +8,15 @@ import { spentMatter } from './spentMatter';
 
 const plan = planned([wool('a', 100)]);
 const [extract, strain] = [step(plan, 'extract'), step(plan, 'strain')];
-const after = (of: typeof plan, ...facts: RunFact[]) =>
+const after = (of: typeof plan, ...facts: RunFact[]) => afterBefore({}, of, ...facts);
+const afterBefore = (gave: Readonly<Record<string, number>>, of: typeof plan, ...facts: RunFact[]) =>
   spentMatter(
     of,
     foldRun(
       of.steps,
       facts.map((fact, i): RunEvent => ({ ...fact, id: `e${i}`, atMs: i, recordedAtMs: i })),
     ),
+    gave,
   );
 const put = (substance: string, additionId: string | null = null): RunFact => ({
   type: 'addition',
@@ -46,6 +48,8 @@ test('what was spent before has given one bath more', () => {
   const own = step(again, 'extract').additions[0];
   const fact: RunFact = { type: 'addition', stepId: 'c3-extract', additionId: own?.id ?? '', substance: 'weld', amount: measured(90), unit: 'g' };
   expect(after(again, started, fact, ...strained)[0]?.uses).toBe(2);
+  expect(afterBefore({ weld: 2 }, again, started, fact, ...strained)[0]?.uses).toBe(3);
+  expect(afterBefore({ weld: 2 }, plan, started, put('weld'), ...strained)[0]?.uses).toBe(1);
 });
 test('it is told by what it gave and how it waits', () => {
   expect(spentText({ uses: 1, keeps: 'drying', isMixed: false, from: null })).toBe('gave 1 bath, drying');

@@ -14,8 +14,11 @@ export interface SpentMatter {
   readonly atMs: number;
 }
 
-/** What came out of the strainer, as it was logged; what nobody put in comes out of none. */
-export function spentMatter(plan: Pick<Plan, 'steps' | 'own'>, state: RunState): SpentMatter[] {
+/**
+ * What came out of the strainer, as it was logged; what nobody put in comes out of none.
+ * @param gaveBefore by plant: baths that the spent matter on the shelf gave; 1 where it does not say
+ */
+export function spentMatter(plan: Pick<Plan, 'steps' | 'own'>, state: RunState, gaveBefore: Readonly<Record<string, number>> = {}): SpentMatter[] {
   const shelf = shelfOf(plan.own);
   return plan.steps.flatMap((step, index) => {
     const did = state.steps[step.id];
@@ -30,6 +33,12 @@ export function spentMatter(plan: Pick<Plan, 'steps' | 'own'>, state: RunState):
     });
     const kinds = [...new Map(plants.map((plant) => [plant.substance, plant])).values()];
     const atMs = did.endedAtMs;
-    return kinds.map(({ substance, wasSpent }) => ({ stepId: step.id, dyestuffId: substance, uses: wasSpent ? 2 : 1, isMixed: kinds.length > 1, atMs }));
+    return kinds.map(({ substance, wasSpent }) => ({
+      stepId: step.id,
+      dyestuffId: substance,
+      uses: wasSpent ? (gaveBefore[substance] ?? 1) + 1 : 1,
+      isMixed: kinds.length > 1,
+      atMs,
+    }));
   });
 }

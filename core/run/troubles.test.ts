@@ -102,6 +102,15 @@ describe('what a person says', () => {
     expect(titles('nothingTakes')).toEqual(['Read a strip', '30 min longer, at the top of its band', 'Lift all, mordant them, and back in']);
     expect(titles('nothingTakes', mordant).at(-1)).toBe('Take it as it is');
   });
+  test('half an hour longer puts off what ends the hold, to half an hour after its end', () => {
+    const now = moment(10, 75);
+    const { does } = troubleSaid('nothingTakes', dye, now).choices[1] ?? {};
+    const leftMin = now.clocks[dye.id]?.current?.leftMin ?? Number.NaN;
+    expect(leftMin).toBeGreaterThan(0);
+    expect(does).toMatchObject({
+      log: [{ type: 'checked' }, { type: 'callPutOff', call: 'finish', untilMs: Math.round(now.nowMs + (leftMin + 30) * MIN) }],
+    });
+  });
   test('what is missing is left out by name, and the log says so', () => {
     const fromMs = mordant.startMs;
     const event = (id: string, fact: RunFact): RunEvent => ({ ...fact, id, atMs: fromMs, recordedAtMs: fromMs });

@@ -7,7 +7,7 @@ import { canRescue } from '../plan/rescue';
 import type { AssistantGroup } from '../shelf/assistant';
 import { shelfOf } from '../shelf/library';
 import { dueAdditions } from './dueAdditions';
-import type { RunFact } from './events';
+import { LONGEST_PUT_OFF_MS, type RunFact } from './events';
 import { type Choice, type Moment, type Otherwise, onward, type SaidTrouble } from './otherwise';
 
 const MIN = 60_000;
@@ -62,8 +62,12 @@ function boiledOver(step: PlanStep, { plan, state }: Moment): Otherwise {
 /** Time on the heat that shows whether more of it helps, min (common practice, no source). */
 const LONGER_MIN = 30;
 
-function nothingTakes(step: PlanStep, { plan, nowMs, print }: Moment): Otherwise {
+function nothingTakes(step: PlanStep, { plan, clocks, nowMs, print }: Moment): Otherwise {
   const stepId = step.id;
+  const clock = clocks[stepId];
+  // What ends this part is called for so much later.
+  const call = onward(step, clock).type === 'phaseEntered' ? 'nextPhase' : 'finish';
+  const longerMs = Math.min(LONGEST_PUT_OFF_MS, (Math.max(0, clock?.current?.leftMin ?? 0) + LONGER_MIN) * MIN);
   const gap = plan.absences.find(({ toMs }) => toMs > nowMs);
   const fits = !gap || nowMs + LONGER_MIN * MIN <= gap.fromMs;
   const choices: Choice[] = [
@@ -71,7 +75,9 @@ function nothingTakes(step: PlanStep, { plan, nowMs, print }: Moment): Otherwise
     {
       title: `${printDuration(LONGER_MIN)} longer, at the top of its band`,
       price: `Costs ${printDuration(LONGER_MIN)} of heat${fits ? '' : `, past ${print.clock(gap.fromMs)}, when nobody is there`}. Helps where a bath is cold or young.`,
-      does: { log: [seen(stepId, `nothing takes: ${printDuration(LONGER_MIN)} longer`)] },
+      does: {
+        log: [seen(stepId, `nothing takes: ${printDuration(LONGER_MIN)} longer`), { type: 'callPutOff', stepId, call, untilMs: Math.round(nowMs + longerMs) }],
+      },
     },
   ];
   if (canRescue(step))

@@ -80,7 +80,7 @@ test('plan, run and record a session from end to end', async ({ page }) => {
   await expect(card).toContainText('of 1 h in band');
   await page.getByLabel('Type an act').fill('1 900');
   await page.getByLabel('Type an act').press('Enter');
-  await expect(page.locator('.type-act [role=alert]')).toContainText('Between −10 and 150 °C');
+  await expect(page.locator('.type-act [role=alert]')).toContainText('Between -10 °C and 150 °C');
   await page.getByLabel('Type an act').fill('');
   await page.keyboard.press('Tab'); // out of the field: a key is an act only outside of one
   await page.keyboard.press('s');

@@ -41,10 +41,10 @@ const CONCERNS: readonly (readonly [RegExp, Test])[] = [
   [/^\/sessions\/([^/]+)\/weigh-out$/, changed('weigh', 'session')],
   [/^\/sessions\/[^/]+\/shopping$/, any(changed('stock', 'session'), acted)],
   [/^\/sessions\/([^/]+)/, any(changed('session'), (message) => message.kind === 'changed' && message.what === 'run')],
-  [/^\/runs\/running$/, (message) => changed('run')(message, undefined) || changed('home')(message, undefined)],
+  [/^\/runs\/running$/, changed('run', 'home')],
   [/^\/runs\/([^/]+)\/record$/, (message, id) => (message.kind === 'event' && message.runId === id) || changed('run')(message, id)],
   // How it calls is as the home says.
-  [/^\/runs\/([^/]+)$/, (message, id) => changed('run')(message, id) || changed('home')(message, undefined)],
+  [/^\/runs\/([^/]+)$/, any(changed('run'), (message) => changed('home')(message, undefined))],
   [/^\/sim-pots$/, changed('simPot')],
 ];
 

@@ -19,10 +19,21 @@ export const SpentLeft = ({ view }: { readonly view: RunView }) => (
   </App>
 );
 
+const NO_STOCK: readonly StockLevel[] = [];
+
+/** By plant: baths that what was kept of other runs gave. Of several portions the most: nobody wrote down which one went in, and it is spent sooner. */
+function gaveBefore(levels: readonly StockLevel[], runId: string): Record<string, number> {
+  const gave: Record<string, number> = {};
+  for (const { item } of levels)
+    if (item.spent && item.spent.from?.runId !== runId) gave[item.substance] = Math.max(gave[item.substance] ?? 0, item.spent.uses);
+  return gave;
+}
+
 function Left({ view }: { readonly view: RunView }) {
   const stock = useLoaded<StockLevel[]>('/stock');
   const { message } = App.useApp();
-  const matter = useMemo(() => spentMatter(view.plan, foldRun(view.plan.steps, view.events)), [view]);
+  const levels = stock.state === 'ready' ? stock.value : NO_STOCK;
+  const matter = useMemo(() => spentMatter(view.plan, foldRun(view.plan.steps, view.events), gaveBefore(levels, view.run.id)), [view, levels]);
   const shelf = shelfOf(view.plan.own);
   if (matter.length === 0 || stock.state !== 'ready') return null;
   const keptOf = ({ stepId, dyestuffId }: SpentMatter) =>

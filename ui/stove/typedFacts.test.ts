@@ -37,7 +37,7 @@ test('a note needs no pot in use', () => {
 test('what is understood is said back with its pot and its time', () => {
   expect(read('66 c 5 min ago')).toMatchObject({ says: expect.stringMatching(/reads 66 °C, 5 min ago$/), agoMin: 5 });
   expect(read('ph 4.5')).toMatchObject({ facts: [{ type: 'reading', stepId: scour.id, quantity: 'ph', value: 4.5 }] });
-  expect(read('900 c')).toMatch(/Between −10 and 150/);
+  expect(read('900 c')).toMatch(/Between -10 °C and 150 °C/);
   expect(read('ph 15')).toMatch(/between 0 and 14/);
   expect(read('looked cloudy')).toMatchObject({ facts: [{ type: 'checked', stepId: scour.id, finding: 'cloudy' }] });
   expect(read('what now')).toMatch(/Not understood/);

@@ -39,7 +39,8 @@ export function typedFacts(
   switch (what.act) {
     case 'reading': {
       const [least, most] = what.said?.as === 'between' ? [what.said.low, what.said.high] : [what.value, what.value];
-      if (what.quantity === 'bathC' && (least < -10 || most > 150)) return err('No bath reads that. Between −10 and 150 °C.');
+      if (what.quantity === 'bathC' && (least < -10 || most > 150))
+        return err(`No bath reads that. Between ${print.temperature(-10)} and ${print.temperature(150)}.`);
       if (what.quantity === 'ph' && (least < 0 || most > 14)) return err('A pH lies between 0 and 14.');
       const { act: _act, ...reading } = what;
       return done(`${READS[what.quantity]} ${readingText(what.quantity, what, print)}`, { type: 'reading', stepId, ...reading });

@@ -94,7 +94,7 @@ export function useCalls(due: (Nudge & { readonly place: string }) | undefined):
       ring(audio.current, now.current.stop);
       if (speaks) aloud = setTimeout(() => now.current && speak(spoken(now.current)), AFTER_NOTES_MS);
       if (document.visibilityState === 'hidden' && 'Notification' in window && Notification.permission === 'granted')
-        new Notification('Hyndle', { body: now.current.text, tag: call });
+        new Notification('Hyndle', { body: spoken(now.current), tag: call });
     };
     say();
     const again = setInterval(say, AGAIN_MS);
