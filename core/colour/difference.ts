@@ -1,4 +1,5 @@
-import { chromaOf, deltaE00, type Lab } from './lab';
+import { deltaE00, type Lab } from './lab';
+import { chromaOf } from './polar';
 
 /** What changed from one colour to another, in figures and in words. */
 export interface Difference {

@@ -1,4 +1,5 @@
-import { chromaOf, hueOf, type Lab } from './lab';
+import type { Lab } from './lab';
+import { chromaOf, hueOf } from './polar';
 
 /** Grey-scale ratings from 5 (unchanged) to 1, in half steps. */
 export const RATINGS = [5, 4.5, 4, 3.5, 3, 2.5, 2, 1.5, 1] as const;

@@ -54,8 +54,3 @@ export function deltaE00From(from: Lab): (to: Lab) => number {
 }
 
 export const deltaE00 = (x: Lab, y: Lab): number => deltaE00From(x)(y);
-
-export const chromaOf = ({ a, b }: Lab): number => Math.hypot(a, b);
-
-/** Hue angle in degrees, 0–360; 0 for greys. */
-export const hueOf = ({ a, b }: Lab): number => ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360;

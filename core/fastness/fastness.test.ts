@@ -4,7 +4,7 @@ import { foldPassport } from '../fibre/passport';
 import type { Look } from '../swatch/look';
 import { look } from '../swatch/look.fixture';
 import { swatchesOf } from '../swatch/swatch';
-import { type FastnessTest, fastnessOfStuff, fastnessText, gradesOf, nextLookMs, testedText } from './fastness';
+import { type FastnessTest, fastnessText, gradesOf, nextLookMs } from './fastness';
 import { FASTNESS_PARTS, isBesideCloth } from './parts';
 
 const DAY = 86_400_000;
@@ -77,20 +77,4 @@ test('a white cloth that lay beside the goods is no colour of theirs', () => {
   expect(swatch?.colours.map(({ part }) => part)).toEqual(['washed']);
   expect(swatch?.colour?.lab).toEqual(FADED);
   expect([isBesideCloth(used), isBesideCloth('washed'), isBesideCloth(null)]).toEqual([true, false, false]);
-});
-
-test('a dyestuff reads untested until a test of something that it dyed was looked at', () => {
-  const grades = [{ atMs: 1, day: 28, change: 4 as const, stain: null }];
-  expect(testedText([])).toBe('untested here');
-  expect(testedText([{ lot: 'Sash', says: 'light: begun, not looked at yet', grades: [] }])).toBe('untested here');
-  expect(testedText([{ lot: 'Sash', says: 'light: 4 after 28 days', grades }])).toBe('tested here: light: 4 after 28 days (Sash)');
-});
-
-test('what was tested here goes before what was heard', () => {
-  const seen = { lot: 'Sash', says: 'light: 4-5 after 28 days', grades: [{ atMs: 0, day: 28, change: 4.5, stain: null }] } as Parameters<
-    typeof testedText
-  >[0][number];
-  expect(fastnessOfStuff('said', [])).toBe('heard to fade, untested here');
-  expect(fastnessOfStuff('said', [{ ...seen, grades: [] }])).toBe('heard to fade, untested here');
-  expect(fastnessOfStuff('yes', [seen])).toBe('tested here: light: 4-5 after 28 days (Sash)');
 });

@@ -76,23 +76,6 @@ export function nextLookMs(test: FastnessTest, grades: readonly Graded[]): numbe
   return day === undefined ? null : test.beganAtMs + day * DAY_MS;
 }
 
-/** What was tested here of a dyestuff, in a line; "untested here" where nothing was looked at. @param tests of lots that it dyed */
-export function testedText(tests: readonly { readonly lot: string; readonly says: string; readonly grades: readonly Graded[] }[]): string {
-  const done = tests.filter(({ grades }) => grades.length > 0).map(({ says, lot }) => `${says} (${lot})`);
-  return done.length === 0 ? 'untested here' : `tested here: ${done.join('; ')}`;
-}
-
-const HEARD: Readonly<Record<'yes' | 'said' | 'no', string>> = {
-  yes: 'fugitive by common knowledge, untested here',
-  said: 'heard to fade, untested here',
-  no: 'untested here',
-};
-
-/** A dyestuff's fastness wherever it is named: what was tested here goes before what was heard. @param tests of lots that it dyed */
-export function fastnessOfStuff(fugitive: 'yes' | 'said' | 'no', tests: Parameters<typeof testedText>[0]): string {
-  return tests.some(({ grades }) => grades.length > 0) ? testedText(tests) : HEARD[fugitive];
-}
-
 /** "light: 4-5 after 28 days"; what nobody looked at is said to be open. */
 export function fastnessText({ kind, lookDays }: Pick<FastnessTest, 'kind' | 'lookDays'>, grades: readonly Graded[]): string {
   const last = grades.at(-1);

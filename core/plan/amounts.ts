@@ -16,9 +16,7 @@ import type { PhAim } from './phAim';
 import { phDose } from './phDose';
 import type { PlannedAmount } from './plan';
 import type { MorePlant, PlantAmount, PlantDetail } from './plant';
-
-/** Name of a bath whose volume counts what is mixed into it. */
-export const BATH_IN_ALL = 'bath in all';
+import { BATH_IN_ALL } from './toPour';
 
 /** Stands for the dyestuff while nobody has chosen one. */
 export const UNKNOWN_PLANT = 'notChosen';

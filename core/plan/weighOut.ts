@@ -7,9 +7,9 @@ import { roundForHands } from '../measure/rounding';
 import type { PlantForm } from '../shelf/dyestuff';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
-import { BATH_IN_ALL } from './amounts';
-import { amountOf, type Plan, type PlannedAmount, type PlanStep, plannedKnown } from './plan';
+import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 import { plantWords } from './plant';
+import { toPour } from './toPour';
 
 /** One thing to weigh or measure, in the order in which the work wants it. */
 export interface WeighLine {
@@ -46,15 +46,6 @@ export function weighOut(plan: Pick<Plan, 'steps' | 'home' | 'own'>): WeighLine[
   return plan.steps
     .toSorted((a, b) => a.startMs - b.startMs)
     .flatMap((step) => [...step.additions, ...(step.water ? [toPour(step.water, step)] : [])].map((amount) => lineOf(amount, step, plan, shelf)));
-}
-
-/** Of a bath that is told in all, what is poured as water: 1 L with 250 mL vinegar in it wants 750 mL. */
-export function toPour(water: PlannedAmount, step: PlanStep): PlannedAmount {
-  if (water.name !== BATH_IN_ALL) return water;
-  const allMl = amountOf(water);
-  const otherMl = step.additions.filter((one) => one.unit === 'mL').map(amountOf);
-  if (allMl === null || otherMl.some((mL) => mL === null)) return water;
-  return { ...water, name: 'water', overruled: Math.max(0, allMl - otherMl.reduce<number>((sum, mL) => sum + (mL ?? 0), 0)) };
 }
 
 function lineOf(amount: PlannedAmount, step: PlanStep, plan: Pick<Plan, 'home'>, shelf: Shelf): WeighLine {

@@ -5,7 +5,7 @@ import { knownOf, oneOf } from '../figure';
 import { lossL } from '../heat/boilOff';
 import { isHeated } from '../plan/phase';
 import type { Plan, PlanStep } from '../plan/plan';
-import { toPour } from '../plan/weighOut';
+import { toPour } from '../plan/toPour';
 import { shelfOf } from '../shelf/library';
 import { amountNow } from './amountNow';
 import type { RunState, StepState } from './fold';

@@ -1,4 +1,5 @@
-import { chromaOf, deltaE00From, hueOf, type Lab } from '../colour/lab';
+import { deltaE00From, type Lab } from '../colour/lab';
+import { chromaOf, hueOf } from '../colour/polar';
 
 /** What the wall needs to know of a result to order and find it. */
 export interface OnWall {

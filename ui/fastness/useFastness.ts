@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import type { FastnessView } from '@/contract/views';
-import { fastnessOfStuff } from '@/core/fastness/fastness';
+import { fastnessOfStuff } from '@/core/fastness/ofStuff';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { useLoaded } from '../api/useLoaded';
 

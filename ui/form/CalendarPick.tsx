@@ -1,7 +1,7 @@
 'use client';
 import { DatePicker } from 'antd';
 import { usePrint } from '../shell/facts';
-import { DAY_FORMAT, dayjsIn, msFromPicker } from './pickerDays';
+import { DAY_FORMAT, dayjsIn, msFromPicker, weeksStartAsIn } from './pickerDays';
 
 interface Props {
   readonly value: number | null;
@@ -14,6 +14,7 @@ interface Props {
 /** A calendar with the home's clock, opened at once. */
 export function CalendarPick({ value, label, optional, onPick, onClose }: Props) {
   const { measures, zone } = usePrint();
+  weeksStartAsIn(measures);
   const time = measures.clock === '24h' ? 'HH:mm' : 'h:mm a';
   return (
     <DatePicker

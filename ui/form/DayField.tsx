@@ -1,7 +1,7 @@
 'use client';
 import { DatePicker } from 'antd';
 import { usePrint } from '../shell/facts';
-import { dayFormats, dayjsIn, msFromPicker } from './pickerDays';
+import { dayFormats, dayjsIn, msFromPicker, weeksStartAsIn } from './pickerDays';
 
 interface DayFieldProps {
   readonly value?: number | null;
@@ -13,6 +13,7 @@ interface DayFieldProps {
 /** A day, without a time. */
 export function DayField({ value = null, onChange, id, placeholder = 'no date' }: DayFieldProps) {
   const print = usePrint();
+  weeksStartAsIn(print.measures);
   return (
     <DatePicker
       {...(id ? { id } : {})}

@@ -1,6 +1,15 @@
 import dayjs, { type Dayjs } from 'dayjs';
+import updateLocale from 'dayjs/plugin/updateLocale';
+import type { Measures } from '@/core/measure/measures';
 import type { Printer } from '@/core/measure/printer';
 import { wallTime, zonedMs } from '@/core/time/zone';
+
+dayjs.extend(updateLocale);
+
+/** Calendars begin their weeks as the home does; to be called while one is drawn, since it reads this as it draws itself. */
+export const weeksStartAsIn = ({ weekStart }: Measures): void => {
+  dayjs.updateLocale('en', { weekStart });
+};
 
 /** Date pickers think in the device's own zone; the home may be elsewhere. They are given the home's wall clock as if it were the device's. */
 export function dayjsIn(ms: number, zone: string): Dayjs {

@@ -1,10 +1,10 @@
 'use client';
-import { Grid } from 'antd';
-import { scaleLinear } from 'd3-scale';
 import { Fragment } from 'react';
+import { linear } from '@/core/measure/linear';
 import { type Asks, type ComingHours as Coming, comingSays } from '@/core/run/comingHours';
 import { usePrint } from '../shell/facts';
 import { Panel } from '../shell/Page';
+import { useMedia } from '../shell/useMedia';
 
 const [ROW, TOP] = [34, 26];
 /** In the units of the drawing: about pixels, on a screen and on a phone. */
@@ -31,9 +31,8 @@ const KEY: readonly (readonly [Asks, string])[] = [
 export function ComingHours({ coming }: { coming: Coming }) {
   const print = usePrint();
   const { fromMs, toMs, rows, absences } = coming;
-  const { md = true } = Grid.useBreakpoint();
-  const { width, label, everyH, letters } = md ? WIDE : NARROW;
-  const x = scaleLinear([fromMs, toMs], [label, width]).clamp(true);
+  const { width, label, everyH, letters } = useMedia('(min-width: 768px)', true) ? WIDE : NARROW;
+  const x = linear([fromMs, toMs], [label, width]);
   const height = TOP + rows.length * ROW;
   const eachMs = everyH * HOUR_MS;
   const hours = Array.from({ length: Math.ceil((toMs - fromMs) / eachMs) }, (_, i) => (Math.ceil(fromMs / eachMs) + i) * eachMs).filter(

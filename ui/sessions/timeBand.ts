@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { linear } from '@/core/measure/linear';
 import { wallTime, zonedMs } from '@/core/time/zone';
 
 const DAY_MS = 86_400_000;
@@ -29,7 +29,7 @@ export function timeBand(spans: readonly Span[], nowMs: number, zone: string): T
   };
   const fromMs = midnight(first, 0);
   const toMs = midnight(last, 1);
-  const xOf = scaleLinear([fromMs, toMs], [0, 1]).clamp(true);
+  const xOf = linear([fromMs, toMs], [0, 1]);
   const midnights: number[] = [];
   for (let day = 1; ; day++) {
     const ms = midnight(fromMs, day);

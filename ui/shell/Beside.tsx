@@ -1,7 +1,10 @@
 'use client';
 import { Drawer } from 'antd';
 import type { ReactNode } from 'react';
-import { useWide } from './useWide';
+import { useMedia } from './useMedia';
+
+/** Room for a list and its details side by side; the same as in styles/room.css. */
+const WIDE = '(min-width: 1560px)';
 
 interface Props {
   readonly label: string;
@@ -11,7 +14,7 @@ interface Props {
 
 /** The details of what was chosen in a list: beside it where there is room, else over it until they are closed. */
 export function Beside({ label, children, onClose }: Props) {
-  const wide = useWide();
+  const wide = useMedia(WIDE, false);
   return wide ? (
     <aside className="stack sticky" aria-label={label}>
       {children}

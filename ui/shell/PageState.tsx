@@ -1,8 +1,12 @@
 'use client';
-import { Alert, Button, Skeleton } from 'antd';
+import { Alert, Button } from 'antd';
 import { type ReactNode, useEffect, useState } from 'react';
+import { later } from './later';
 import { Page } from './Page';
+import type { Shaped } from './Shape';
 
+/** Most pages come whole and never show it. */
+const Shape = later(() => import('./Shape').then((module) => module.Shape));
 const QUIET_MS = 300;
 
 /** True once something has taken long enough to be worth showing that it does. */
@@ -17,8 +21,7 @@ function useTakesLong(): boolean {
 
 interface LoadingProps {
   readonly title: string;
-  /** The shape of what comes: rows of a list, panels side by side, or a picture beside fields. */
-  readonly shape?: 'rows' | 'panels' | 'picture';
+  readonly shape?: Shaped;
 }
 
 /** A page whose data is on the way: its name at once, and after a moment the shape of what comes. */
@@ -32,42 +35,6 @@ export function LoadingPage({ title, shape = 'rows' }: LoadingProps) {
       {long ? <Shape shape={shape} /> : null}
     </Page>
   );
-}
-
-function Shape({ shape }: { shape: NonNullable<LoadingProps['shape']> }) {
-  switch (shape) {
-    case 'rows':
-      return (
-        <div className="rows" aria-hidden="true">
-          {[0, 1, 2, 3, 4, 5].map((row) => (
-            <div key={row} className="row">
-              <Skeleton active title={false} avatar={{ shape: 'square' }} paragraph={{ rows: 2, width: ['34%', '22%'] }} />
-            </div>
-          ))}
-        </div>
-      );
-    case 'panels':
-      return (
-        <div className="columns" aria-hidden="true">
-          {[0, 1, 2].map((panel) => (
-            <div key={panel} className="panel">
-              <Skeleton active paragraph={{ rows: 4 }} />
-            </div>
-          ))}
-        </div>
-      );
-    case 'picture':
-      return (
-        <div className="beside beside-editor" aria-hidden="true">
-          <div className="panel">
-            <Skeleton active paragraph={{ rows: 8 }} />
-          </div>
-          <div className="panel">
-            <Skeleton.Node active style={{ width: '100%', height: 420 }} />
-          </div>
-        </div>
-      );
-  }
 }
 
 export const FailedPage = ({ title, why, retry }: { title: string; why: string; retry: () => void }) => (

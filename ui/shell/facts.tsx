@@ -1,13 +1,9 @@
 'use client';
-import dayjs from 'dayjs';
-import updateLocale from 'dayjs/plugin/updateLocale';
-import { createContext, type ReactNode, useContext, useEffect, useMemo } from 'react';
+import { createContext, type ReactNode, useContext, useMemo } from 'react';
 import type { Home } from '@/core/kitchen/home';
 import { METRIC, type Measures } from '@/core/measure/measures';
 import { type Printer, printer } from '@/core/measure/printer';
 import { useLoaded } from '../api/useLoaded';
-
-dayjs.extend(updateLocale);
 
 const Print = createContext<Printer>(printer(METRIC, 'UTC'));
 
@@ -17,9 +13,6 @@ export function HomeFacts({ children }: { children: ReactNode }) {
   const measures: Measures = (home.state === 'ready' ? home.value.measures : undefined) ?? METRIC;
   const zone = home.state === 'ready' ? home.value.diary.zone : 'UTC';
   const print = useMemo(() => printer(measures, zone), [measures, zone]);
-  useEffect(() => {
-    dayjs.updateLocale('en', { weekStart: measures.weekStart });
-  }, [measures.weekStart]);
   return <Print value={print}>{children}</Print>;
 }
 

@@ -1,15 +1,11 @@
 'use client';
-import { scaleLinear } from 'd3-scale';
+import { linear } from '@/core/measure/linear';
 import { printNumber } from '@/core/measure/print';
 import { type PhAim, phAimText } from '@/core/plan/phAim';
 import { usePrint } from '../shell/facts';
 
 const HEIGHT = 210;
-const placed = (from: number, to: number) =>
-  scaleLinear()
-    .domain([from, to])
-    .range([HEIGHT - 6, 6])
-    .clamp(true);
+const placed = (from: number, to: number) => linear([from, to], [HEIGHT - 6, 6]);
 const place = placed(10, 102);
 const placePh = placed(1, 13);
 

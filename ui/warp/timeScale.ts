@@ -1,4 +1,4 @@
-import { scaleLinear } from 'd3-scale';
+import { linear } from '@/core/measure/linear';
 import type { Window } from '@/core/schedule/diary';
 
 /** Time down the page: attended stretches to scale, stretches without hands folded to pleats of one height. */
@@ -49,7 +49,7 @@ export function timeScale({ blocks, attended, opened }: TimeScaleInput): TimeSca
   stretchShortBlocks(blocks, times, heights, folds);
   const tops = [0];
   for (const height of heights) tops.push((tops.at(-1) ?? 0) + height);
-  const yOf = scaleLinear(times, tops).clamp(true);
+  const yOf = linear(times, tops);
   const pleats = folds.map(
     (fold): Pleat => ({
       ...fold,
