@@ -1,13 +1,10 @@
 'use client';
 import { linear } from '@/core/measure/linear';
-import { printNumber } from '@/core/measure/print';
-import { type PhAim, phAimText } from '@/core/plan/phAim';
 import { usePrint } from '../shell/facts';
 
-const HEIGHT = 210;
-const placed = (from: number, to: number) => linear([from, to], [HEIGHT - 6, 6]);
-const place = placed(10, 102);
-const placePh = placed(1, 13);
+/** Of the drawing, px; that of a bath’s pH stands as high beside it. */
+export const [GAUGE_WIDTH, GAUGE_HEIGHT] = [74, 210];
+const place = linear([10, 102], [GAUGE_HEIGHT - 6, 6]);
 
 interface Props {
   readonly c: number | null;
@@ -25,14 +22,14 @@ export function Gauge({ c, bandC, ceilingC }: Props) {
   const bare = (degreesC: number) => print.temperature(degreesC).replace(/ °[CF]$/, '');
   const isOver = c !== null && ceilingC !== null && c > ceilingC;
   return (
-    <svg className="gauge" width={74} height={HEIGHT} role="img" aria-label={words}>
-      <rect fill="var(--panel)" stroke="var(--line-strong)" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
+    <svg className="gauge" width={GAUGE_WIDTH} height={GAUGE_HEIGHT} role="img" aria-label={words}>
+      <rect fill="var(--panel)" stroke="var(--line-strong)" x={8} y={2} width={18} height={GAUGE_HEIGHT - 4} rx={9} />
       {c === null ? (
-        <text x={17} y={HEIGHT / 2} textAnchor="middle">
+        <text x={17} y={GAUGE_HEIGHT / 2} textAnchor="middle">
           ?
         </text>
       ) : (
-        <rect fill="var(--ink)" x={11} y={place(c)} width={12} height={HEIGHT - 5 - place(c)} rx={6} />
+        <rect fill="var(--ink)" x={11} y={place(c)} width={12} height={GAUGE_HEIGHT - 5 - place(c)} rx={6} />
       )}
       {bandC ? (
         <g>
@@ -50,32 +47,6 @@ export function Gauge({ c, bandC, ceilingC }: Props) {
           <title>{`never above ${print.temperature(ceilingC)}`}</title>
         </path>
       )}
-    </svg>
-  );
-}
-
-/** The last strip as a column, its aim as a bracket; neutral is a line across. */
-export function PhGauge({ ph, aim }: { ph: number | null; aim: PhAim }) {
-  const words = `${ph === null ? 'No pH yet' : `pH ${printNumber(ph)}`}, aim ${phAimText(aim)}`;
-  const [low, high] = [aim.low ?? 1, aim.high ?? 13];
-  return (
-    <svg className="gauge" width={74} height={HEIGHT} role="img" aria-label={words}>
-      <rect fill="var(--panel)" stroke="var(--line-strong)" x={8} y={2} width={18} height={HEIGHT - 4} rx={9} />
-      <path stroke="var(--line-strong)" d={`M8 ${placePh(7)}H26`} />
-      {ph === null ? (
-        <text x={17} y={HEIGHT / 2} textAnchor="middle">
-          ?
-        </text>
-      ) : (
-        <rect fill="var(--ink)" x={11} y={placePh(ph)} width={12} height={HEIGHT - 5 - placePh(ph)} rx={6} />
-      )}
-      <path fill="none" stroke="var(--ink)" strokeWidth={2} d={`M32 ${placePh(high)}H39V${placePh(low)}H32`} />
-      <text x={44} y={placePh(high) - 1}>
-        {aim.high === null ? '' : printNumber(aim.high)}
-      </text>
-      <text x={44} y={placePh(low) + 12}>
-        {aim.low === null ? '' : printNumber(aim.low)}
-      </text>
     </svg>
   );
 }

@@ -2,6 +2,7 @@
 import { Button, Modal } from 'antd';
 import type { Lab } from '@/core/colour/lab';
 import type { Plan, PlanLot, PlanStep } from '@/core/plan/plan';
+import { canRescue } from '@/core/plan/rescue';
 import { isRolled } from '@/core/run/deviations';
 import type { RunFact } from '@/core/run/events';
 import { type SaidTrouble, TROUBLE_WORDS, troublesAt } from '@/core/run/otherwise';
@@ -18,8 +19,8 @@ interface Props {
   readonly card: StoveCard;
   /** The lots that are in it. */
   readonly lots: readonly Pick<PlanLot, 'id' | 'name'>[];
-  /** Lots stayed pale: they are mordanted now and all go back; null where that cannot be. */
-  readonly onPale: ((lotIds: readonly string[]) => void) | null;
+  /** Lots stayed pale: they are mordanted now and all go back. */
+  readonly onPale: (lotIds: readonly string[]) => void;
   /** A lot that nobody planned goes in too; null where nothing goes into anything. */
   readonly onJoin: (() => void) | null;
   /** Something went otherwise: what can be done is asked. */
@@ -87,7 +88,7 @@ export function MoreActs({ card, lots, runId, plan, dye, looks, onPale, onJoin, 
             A lot goes in too
           </Button>
         ) : null}
-        {onPale
+        {canRescue(card.step)
           ? lots.map((lot) => (
               <Button key={lot.id} className="tall" onClick={() => onPale([lot.id])}>
                 {lot.name} stays pale: mordant it, then {lots.length > 1 ? 'all' : 'it goes'} back

@@ -2,7 +2,7 @@
 import { AudioOutlined } from '@ant-design/icons';
 import { Button, Popconfirm } from 'antd';
 import { useEffect, useRef, useState } from 'react';
-import { canListen, listen } from './speech';
+import { canListen, listen } from './listening';
 
 const MAY = 'hyndle.mayListen';
 /** In the corner beside the field’s label: it takes no room of its own, so that nothing moves when it comes. */

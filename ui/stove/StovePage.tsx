@@ -7,7 +7,6 @@ import type { KnownPot } from '@/core/heat/learnPot';
 import type { Vessel } from '@/core/kitchen/vessel';
 import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
-import { canRescue } from '@/core/plan/rescue';
 import { heatShared } from '@/core/plan/stays';
 import { standingTicks } from '@/core/plan/weighTicks';
 import { describeEvent } from '@/core/run/describeEvent';
@@ -334,14 +333,10 @@ function Stove({ run }: { run: LiveRun }) {
           dye={more.step.treatment === 'dye' ? (more.step.dyestuffIds ?? [more.step.dyestuffId ?? '']).map(nameOf).join(' + ') : null}
           looks={looks.state === 'ready' ? looks.value : NO_LOOKS}
           onClose={shut}
-          onPale={
-            canRescue(more.step)
-              ? (lotIds) => {
-                  shut();
-                  rescue(more, lotIds);
-                }
-              : null
-          }
+          onPale={(lotIds) => {
+            shut();
+            rescue(more, lotIds);
+          }}
           onJoin={more.step.lotIds.length > 0 ? () => openOn('joining', more) : null}
           othersHeld={isHeld(more) ? view.cards.filter((card) => card.step.id !== more.step.id && isHeld(card)).map((card) => card.step) : []}
           onTrouble={(trouble) => {

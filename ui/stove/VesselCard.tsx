@@ -1,11 +1,12 @@
 'use client';
-import { Button, Flex } from 'antd';
+import { Button } from 'antd';
 import type { ReactNode } from 'react';
 import { useFastnessById } from '../fastness/useFastness';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { HandMark, StopMark } from '../shell/Marks';
-import { Gauge, PhGauge } from './Gauge';
+import { Gauge } from './Gauge';
+import { PhGauge } from './laterParts';
 import { PotPicture } from './PotPicture';
 import type { StoveAct, StoveCard } from './stoveView';
 
@@ -90,10 +91,10 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore, onCountdown,
             </>
           ) : null}
           {nextCall ? (
-            <Flex component="p" gap={8} style={{ minHeight: '3em' }} className={nextCall.stop ? 'fault' : nextCall.due ? 'vessel-due' : ''}>
+            <p className={`vessel-call ${nextCall.stop ? 'fault' : nextCall.due ? 'vessel-due' : ''}`}>
               {nextCall.stop ? <StopMark size={18} /> : nextCall.due ? <HandMark size={18} /> : null}
               <span style={{ flex: 1 }}>{print.says(nextCall.text)}</span> <strong>{nextCall.when}</strong>
-            </Flex>
+            </p>
           ) : null}
           {card.heatSet ? <p className="quiet small">{card.heatSet}</p> : null}
           {card.heatLines.map((line) => (

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import { later } from '../shell/later';
 import { LaterMenu } from './CallStrip';
 import { CALLS_PARTS } from './CallsChoice';
+import { GAUGE_HEIGHT, GAUGE_WIDTH } from './Gauge';
 import { LOG_PARTS } from './RunLog';
 import { TYPE_ACT_PX } from './typeActPx';
 
@@ -19,6 +20,8 @@ export const Overshot = later(() => import('./Overshot').then((module) => module
 export const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
 export const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
 export const PhNow = later(() => import('./PhNow').then((module) => module.PhNow), <div style={{ minHeight: 300 }} />);
+/** Its place beside the column of temperature is kept. */
+export const PhGauge = later(() => import('./PhGauge').then((module) => module.PhGauge), <div style={{ width: GAUGE_WIDTH, height: GAUGE_HEIGHT }} />);
 export const BathNow = later(() => import('./BathNow').then((module) => module.BathNow));
 // A place is kept for it, so that nothing moves when it comes.
 export const TypeAct = later(() => import('./TypeAct').then((module) => module.TypeAct), <div style={{ minHeight: TYPE_ACT_PX }} />);
@@ -44,6 +47,7 @@ export const ON_A_TAP = [
   BathNow,
   HeatCurve,
   PhNow,
+  PhGauge,
   DipScreen,
   OtherwiseStrip,
   LaterMenu,
