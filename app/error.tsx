@@ -1,5 +1,5 @@
 'use client';
-import { FailedPage } from '@/ui/shell/PageState';
+import { FailedPage } from '@/ui/shell/FailedPage';
 
 /** What not even a part's own guard caught: the rail stays, and the page can be tried again. */
 export default function Fault({ error, reset }: { error: Error; reset: () => void }) {

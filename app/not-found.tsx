@@ -1,6 +1,6 @@
+import { EmptyPlace } from '@/ui/shell/EmptyPlace';
 import { LinkButton } from '@/ui/shell/LinkButton';
 import { Page } from '@/ui/shell/Page';
-import { EmptyPlace } from '@/ui/shell/PageState';
 
 export default function NotFound() {
   return (

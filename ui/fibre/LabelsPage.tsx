@@ -9,10 +9,12 @@ import { figureText } from '@/core/figure';
 import { printPercent } from '@/core/measure/print';
 import { useLoaded } from '../api/useLoaded';
 import { Field } from '../form/Field';
+import { EmptyPlace } from '../shell/EmptyPlace';
+import { FailedPage } from '../shell/FailedPage';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { LoadingPage } from '../shell/LoadingPage';
 import { Page } from '../shell/Page';
-import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { ANSWER_WORD, TREATMENT_WORD } from './lotText';
 
 /** Labels for bags and skeins: text a person can read, and a code that opens the lot. Printed as they stand here. */

@@ -9,12 +9,13 @@ import { errorText, post } from '../api/http';
 import { useLoaded } from '../api/useLoaded';
 import { LotFastness } from '../fastness/LotFastness';
 import { LotResults } from '../look/LotResults';
+import { FailedPage } from '../shell/FailedPage';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { LoadingPage } from '../shell/LoadingPage';
 import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page } from '../shell/Page';
-import { FailedPage, LoadingPage } from '../shell/PageState';
 import { LotBody } from './LotBody';
 
 const LotForm = later(() => import('./LotForm').then((module) => module.LotForm));

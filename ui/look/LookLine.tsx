@@ -1,18 +1,21 @@
 'use client';
-import { hexOfLab } from '@/core/colour/lab';
 import { type Look, lookText } from '@/core/swatch/look';
-import { Patch } from './Patch';
-import { Thumbs } from './Thumbs';
+import { later } from '../shell/later';
 
-/** A look as a line of the log: what was said, its pictures small. */
+export const LookShown = later(() => import('./LookShown').then((module) => module.LookShown));
+
+/** A look as a line of the log: what was said, its colour or its pictures small. */
 export function LookLine({ look }: { look: Look }) {
-  const words = lookText(look, (colour) => hexOfLab(colour.lab));
+  const words = lookText(look, () => 'colour');
   return (
     <span className="log-text">
       {words}
       {look.by ? <em className="quiet"> by {look.by}</em> : null}
-      {look.colour ? <Patch hex={hexOfLab(look.colour.lab)} sizePx={22} /> : null}
-      {look.pictures.length > 0 && !look.colour ? <Thumbs pictures={look.pictures} of={words} sizePx={56} /> : null}
+      {look.colour || look.pictures.length > 0 ? (
+        <span style={{ display: 'block', minHeight: look.colour ? 28 : 56 }}>
+          <LookShown look={look} of={words} />
+        </span>
+      ) : null}
     </span>
   );
 }

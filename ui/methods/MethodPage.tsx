@@ -14,13 +14,14 @@ import { type Book, useBook } from '../api/useBook';
 import { useLoaded } from '../api/useLoaded';
 import { useTried } from '../api/useTried';
 import { STANDING_WORD } from '../plan/ParamField';
+import { FailedPage } from '../shell/FailedPage';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Trade } from '../shell/Help';
+import { LoadingPage } from '../shell/LoadingPage';
 import { later } from '../shell/later';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
-import { FailedPage, LoadingPage } from '../shell/PageState';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 import { bathText, phAimWords, phaseTemplateText, ruleText } from './templateText';
 

@@ -4,9 +4,11 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { type Method, STAGES } from '@/core/method/method';
 import { useLoaded } from '../api/useLoaded';
+import { EmptyPlace } from '../shell/EmptyPlace';
+import { FailedPage } from '../shell/FailedPage';
+import { LoadingPage } from '../shell/LoadingPage';
 import { later } from '../shell/later';
 import { Page } from '../shell/Page';
-import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { SearchField } from '../shell/SearchField';
 import { KIND_WORD, StitchPatch } from '../theme/stitches';
 

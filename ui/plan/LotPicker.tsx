@@ -7,9 +7,9 @@ import { printComposition } from '@/core/fibre/lot';
 import { figureText, sumFigures } from '@/core/figure';
 import { countText } from '@/core/measure/print';
 import { Hem } from '../fibre/Hem';
+import { EmptyPlace } from '../shell/EmptyPlace';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
-import { EmptyPlace } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 import { SearchField } from '../shell/SearchField';
 

@@ -14,10 +14,12 @@ import { nowMs } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { canKeep, PlanEditor } from '../plan/PlanEditor';
 import { type PlanningRoom, useKitchen } from '../plan/useKitchen';
+import { EmptyPlace } from '../shell/EmptyPlace';
+import { FailedPage } from '../shell/FailedPage';
 import { LinkButton } from '../shell/LinkButton';
+import { LoadingPage } from '../shell/LoadingPage';
 import { Notice } from '../shell/Notice';
 import { Page } from '../shell/Page';
-import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 
 /** Changes a plan: a new version with a reason. What has begun stays as it is, and the rest is planned behind it. */
 export function ChangeSessionPage({ sessionId }: { sessionId: string }) {

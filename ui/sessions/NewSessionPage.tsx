@@ -11,9 +11,10 @@ import { blankDraft } from '../plan/draft';
 import { forgetDraft, keepDraft, keptDraft } from '../plan/keptDraft';
 import { canKeep, isHeld, PlanEditor } from '../plan/PlanEditor';
 import { type PlanningRoom, useKitchen } from '../plan/useKitchen';
+import { FailedPage } from '../shell/FailedPage';
 import { Guard } from '../shell/Guard';
+import { LoadingPage } from '../shell/LoadingPage';
 import { Notice } from '../shell/Notice';
-import { FailedPage, LoadingPage } from '../shell/PageState';
 
 export function NewSessionPage() {
   const room = useKitchen();

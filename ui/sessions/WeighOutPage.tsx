@@ -22,12 +22,14 @@ import { useLoaded } from '../api/useLoaded';
 import { useFastnessById } from '../fastness/useFastness';
 import { TypedInput } from '../form/TypedInput';
 import { amountReader } from '../form/typed';
+import { EmptyPlace } from '../shell/EmptyPlace';
+import { FailedPage } from '../shell/FailedPage';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { LoadingPage } from '../shell/LoadingPage';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
-import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { SaveAs } from '../shell/SaveAs';
 
 /** Everything to weigh and measure for a session, in the order of use; one tap ticks a line off as planned. */

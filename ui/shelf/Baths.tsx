@@ -7,8 +7,8 @@ import { countText, printNumber } from '@/core/measure/print';
 import { useNow } from '../api/serverClock';
 import { ageText, FRESH_WORD } from '../baths/keptWords';
 import { useFastnessById } from '../fastness/useFastness';
+import { EmptyPlace } from '../shell/EmptyPlace';
 import { usePrint } from '../shell/facts';
-import { EmptyPlace } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 
 /** Kept baths: what each is, how old, and how much of it there is. The one that wants a look first stands first. */

@@ -26,12 +26,16 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
     const [state, setState] = useState<'coming' | 'there' | 'failed'>(Part ? 'there' : 'coming');
     useEffect(() => {
       let here = true;
-      if (state === 'coming') void fetch().then((there) => here && startTransition(() => setState(there ? 'there' : 'failed')));
+      if (state === 'coming')
+        void inTurn()
+          .then(fetch)
+          .then((there) => here && startTransition(() => setState(there ? 'there' : 'failed')));
       return () => {
         here = false;
       };
     }, [state]);
-    if (Part) return <Part {...props} />;
+    // By its state, not by its being there: what another redraw finds here would come at once, in one long piece of work.
+    if (state === 'there' && Part) return <Part {...props} />;
     if (state !== 'failed') return meanwhile;
     return (
       <Notice kind="fault" acts={<Button onClick={() => setState('coming')}>Try again</Button>}>
@@ -40,6 +44,13 @@ export function later<P extends object>(load: () => Promise<ComponentType<P>>, m
     );
   }
   return Object.assign(Later, { fetch });
+}
+
+let turn: Promise<void> = Promise.resolve();
+/** To ask for a part is work too: a page with a dozen of them asks for one at a time, and does not wait until it has come. */
+function inTurn(): Promise<void> {
+  turn = turn.then(() => new Promise((resolve) => setTimeout(resolve)));
+  return turn;
 }
 
 const idle = (): Promise<void> =>

@@ -4,8 +4,8 @@ import { boilingC } from '@/core/heat/boiling';
 import { type KnownPot, knobsHold, potOn } from '@/core/heat/learnPot';
 import type { Reading } from '@/core/hold/credit';
 import { countText } from '@/core/measure/print';
-import { TemperatureChart } from '../record/TemperatureChart';
 import { usePrint } from '../shell/facts';
+import { TemperatureChart } from './laterParts';
 import type { StoveCard } from './stoveView';
 
 const MIN = 60_000;

@@ -8,6 +8,7 @@ import type { RunEvent, RunFact } from '@/core/run/events';
 import { amendmentsOf, foldRun } from '@/core/run/fold';
 import { vesselAt } from '@/core/run/readings';
 import { isWithdrawn, type Look } from '@/core/swatch/look';
+import { LookLine, LookShown } from '../look/LookLine';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Panel } from '../shell/Page';
@@ -16,9 +17,8 @@ import { useNames } from './useNames';
 
 const Amend = later(() => import('./Amend').then((module) => module.Amend));
 const WEEK_MS = 6 * 86_400_000;
-const LookLine = later(() => import('../look/LookLine').then((module) => module.LookLine), <span className="log-text" style={{ minHeight: 72 }} />);
 /** What the log fetches when it is wanted. */
-export const LOG_PARTS = [Amend, LookLine] as const;
+export const LOG_PARTS = [Amend, LookShown] as const;
 
 interface Props {
   readonly plan: Plan;

@@ -18,7 +18,8 @@ export const VesselTiles = later(() => import('./VesselTiles').then((module) => 
 export const Elsewhere = later(() => import('./Elsewhere').then((module) => module.Elsewhere));
 export const Overshot = later(() => import('./Overshot').then((module) => module.Overshot));
 export const DipScreen = later(() => import('./DipScreen').then((module) => module.DipScreen));
-export const HeatCurve = later(() => import('./HeatCurve').then((module) => module.HeatCurve), <div style={{ minHeight: 400 }} />);
+/** The words about the curve come with the page; the drawing of it comes into its place. */
+export const TemperatureChart = later(() => import('../record/TemperatureChart').then((module) => module.TemperatureChart));
 export const PhNow = later(() => import('./PhNow').then((module) => module.PhNow), <div style={{ minHeight: 300 }} />);
 /** Its place beside the column of temperature is kept. */
 export const PhGauge = later(() => import('./PhGauge').then((module) => module.PhGauge), <div style={{ width: GAUGE_WIDTH, height: GAUGE_HEIGHT }} />);
@@ -45,7 +46,7 @@ export const ON_A_TAP = [
   AskDialog,
   MoreActs,
   BathNow,
-  HeatCurve,
+  TemperatureChart,
   PhNow,
   PhGauge,
   DipScreen,

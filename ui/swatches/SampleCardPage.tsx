@@ -7,11 +7,13 @@ import type { SwatchView } from '@/contract/views';
 import { factorsOf } from '@/core/compare/passports';
 import { colourByText, stateText } from '@/core/swatch/look';
 import { useLoaded } from '../api/useLoaded';
+import { EmptyPlace } from '../shell/EmptyPlace';
+import { FailedPage } from '../shell/FailedPage';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { LoadingPage } from '../shell/LoadingPage';
 import { Notice } from '../shell/Notice';
 import { Page } from '../shell/Page';
-import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { useWhole, type Whole } from './useWhole';
 
 const NONE: readonly SwatchView[] = [];

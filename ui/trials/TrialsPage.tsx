@@ -6,11 +6,13 @@ import type { TrialLine } from '@/contract/views';
 import { countText } from '@/core/measure/print';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
+import { EmptyPlace } from '../shell/EmptyPlace';
+import { FailedPage } from '../shell/FailedPage';
 import { usePrint } from '../shell/facts';
 import { LinkButton } from '../shell/LinkButton';
+import { LoadingPage } from '../shell/LoadingPage';
 import { later } from '../shell/later';
 import { Page } from '../shell/Page';
-import { EmptyPlace, FailedPage, LoadingPage } from '../shell/PageState';
 import { Rows } from '../shell/Rows';
 
 const TrialMaker = later(() => import('./TrialMaker').then((module) => module.TrialMaker));

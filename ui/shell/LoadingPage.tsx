@@ -1,6 +1,5 @@
 'use client';
-import { Alert, Button } from 'antd';
-import { type ReactNode, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { later } from './later';
 import { Page } from './Page';
 import type { Shaped } from './Shape';
@@ -36,17 +35,3 @@ export function LoadingPage({ title, shape = 'rows' }: LoadingProps) {
     </Page>
   );
 }
-
-export const FailedPage = ({ title, why, retry }: { title: string; why: string; retry: () => void }) => (
-  <Page title={title}>
-    <Alert type="error" showIcon={false} title={why} action={<Button onClick={retry}>Try again</Button>} />
-  </Page>
-);
-
-/** Nothing here yet: what it is for, and the next thing to do, offered. */
-export const EmptyPlace = ({ children, act }: { children: ReactNode; act?: ReactNode }) => (
-  <div className="empty stack">
-    <p>{children}</p>
-    {act ? <div className="line line-tight">{act}</div> : null}
-  </div>
-);
