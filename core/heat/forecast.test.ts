@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { seededChance } from '../chance';
 import { fitPot, type HeatSetting, type PotHistory } from './fitPot';
-import { bathAfter, minutesTo, potNow, turnDown } from './forecast';
+import { bathAfter, bathCurve, minutesTo, potNow, turnDown } from './forecast';
 import { WATER_J_PER_KG_K } from './losses';
 import { anyPot, RichRunner } from './richPot.fixture';
 
@@ -111,4 +111,14 @@ describe('a hundred simulated pots, each richer than the one that is fitted', ()
     expect(held / asked).toBeGreaterThanOrEqual(0.75);
     expect(held / asked).toBeLessThanOrEqual(0.9);
   });
+});
+
+test('a curve says what each of its moments says alone', () => {
+  const pot = anyPot(seededChance(14));
+  const run = new RichRunner(pot, 18, seededChance(1));
+  run.run(20 * 60, 7);
+  const fit = fitPot(historyOf(pot, run, [setting(pot, 0, 7)]));
+  const now = fit && potNow(fit, run.nowMs);
+  if (!now) throw new Error('It has readings enough.');
+  expect(bathCurve(now, 2, 3)).toEqual([0, 2, 4, 6].map((minutes) => bathAfter(now, minutes)));
 });

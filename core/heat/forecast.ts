@@ -68,6 +68,16 @@ function bandOf(values: readonly number[]): Band {
 export const bathAfter = ({ possible, name, hasLid }: PotNow, minutes: number): Band =>
   bandOf(possible.map(({ model, wattOf, state }) => runPot(model, state, wattOf(name), hasLid, minutes * 60).bathC));
 
+/** The same at 0, 1, 2 … `count` times `eachMin` minutes, in one course of each possible pot. */
+export function bathCurve({ possible, name, hasLid }: PotNow, eachMin: number, count: number): Band[] {
+  const courses = possible.map(({ model, wattOf, state }) => {
+    const course = [state];
+    for (let i = 1; i <= count; i++) course.push(runPot(model, course[i - 1] as PotState, wattOf(name), hasLid, eachMin * 60));
+    return course;
+  });
+  return Array.from({ length: count + 1 }, (_, i) => bandOf(courses.map((course) => (course[i] as PotState).bathC)));
+}
+
 /** Water gone as steam within some minutes, L. */
 export const goneAfter = ({ possible, name, hasLid }: PotNow, minutes: number): Band =>
   bandOf(possible.map(({ model, wattOf, state }) => runPot(model, { ...state, goneKg: 0 }, wattOf(name), hasLid, minutes * 60).goneKg));

@@ -1,6 +1,6 @@
 import type { Band } from '../chem/band';
 import { fitPot, type PotHistory } from '../heat/fitPot';
-import { bathAfter, goneAfter, type MinutesTo, minutesTo, type PotNow, potNow, type TurnDown, turnDown } from '../heat/forecast';
+import { bathAfter, bathCurve, goneAfter, type MinutesTo, minutesTo, type PotNow, potNow, type TurnDown, turnDown } from '../heat/forecast';
 import { type KnownPot, potOn } from '../heat/learnPot';
 import type { Reading } from '../hold/credit';
 import type { PlanStep } from '../plan/plan';
@@ -86,7 +86,7 @@ export function forecastOf(history: PotHistory, bandC: readonly [number, number]
     leaves: bandC ? leaving(pot, bandC, nowC) : null,
     handWarm: isOn || nowC <= HAND_WARM_C ? null : minutesTo(pot, HAND_WARM_C),
     gonePerHourMl: litresToMl(goneAfter(pot, 60)),
-    curve: Array.from({ length: CURVE_MIN / CURVE_EACH_MIN + 1 }, (_, i) => ({ inMin: i * CURVE_EACH_MIN, ...bathAfter(pot, i * CURVE_EACH_MIN) })),
+    curve: bathCurve(pot, CURVE_EACH_MIN, CURVE_MIN / CURVE_EACH_MIN).map((band, i) => ({ inMin: i * CURVE_EACH_MIN, ...band })),
     isBadly: fit.offC > BADLY_C,
   };
 }

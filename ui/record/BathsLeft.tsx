@@ -1,5 +1,5 @@
 'use client';
-import { App, Button, Select } from 'antd';
+import { App, Button } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { BathView } from '@/contract/baths';
@@ -11,10 +11,8 @@ import type { Liquor } from '@/core/liquor/liquor';
 import { printNumber } from '@/core/measure/print';
 import { type BathLeft, bathsLeft } from '@/core/run/bathsLeft';
 import { foldRun } from '@/core/run/fold';
-import { mixing } from '@/core/safety/rules/together';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { shelfOf } from '@/core/shelf/library';
-import type { Shelf } from '@/core/shelf/lookup';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
 import { useNow } from '../api/serverClock';
@@ -25,6 +23,7 @@ import { later } from '../shell/later';
 import { Open } from '../shell/Open';
 import { Panel } from '../shell/Page';
 
+const IntoKept = later(() => import('./IntoKept').then((module) => module.IntoKept), <span style={{ display: 'inline-block', minWidth: 200 }} />);
 const LiquorForm = later(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm));
 
 /** The baths that stand there now: kept, poured into a jar or jug that is kept, or poured away with a thought. */
@@ -130,7 +129,7 @@ function Left({ bath, view, kept, onKeep }: LeftProps) {
             Back into {source.liquor.name}
           </Button>
         ) : null}
-        {open.length > 0 ? <Into kept={open} bath={bath} shelf={shelf} onPour={pour} /> : null}
+        {open.length > 0 ? <IntoKept kept={open} bath={bath} shelf={shelf} onPour={pour} /> : null}
       </div>
       {bath.pour.map((way) => (
         <p key={way} className="quiet small">
@@ -155,45 +154,4 @@ function Left({ bath, view, kept, onKeep }: LeftProps) {
       </Open>
     </li>
   );
-}
-
-interface IntoProps {
-  readonly kept: readonly BathView[];
-  readonly bath: BathLeft;
-  readonly shelf: Shelf;
-  readonly onPour: (into: BathView) => void;
-}
-
-/** Into a master pot, or a waste jug: what must not meet there is said before it is poured (safety handbook X1–X3). */
-function Into({ kept, bath, shelf, onPour }: IntoProps) {
-  const [into, setInto] = useState<string | null>(null);
-  const chosen = kept.find(({ liquor }) => liquor.id === into);
-  return (
-    <span className="line line-tight">
-      <Select
-        size="small"
-        placeholder="Into a kept jar or jug"
-        aria-label="Into a kept jar or jug"
-        value={into}
-        options={kept.map(({ liquor }) => ({ value: liquor.id, label: liquor.name }))}
-        onChange={(id: string) => setInto(id)}
-        style={{ minWidth: 200 }}
-      />
-      {chosen ? (
-        <>
-          <Button size="small" onClick={() => onPour(chosen)}>
-            Pour it there
-          </Button>
-          <Meets bath={bath} into={chosen} shelf={shelf} />
-        </>
-      ) : null}
-    </span>
-  );
-}
-
-function Meets({ bath, into, shelf }: { bath: BathLeft; into: BathView; shelf: Shelf }) {
-  const mine = bath.balance.solutes.map(({ substance }) => substance);
-  const had = new Set([...mixing(mine, shelf), ...mixing(into.holds, shelf)].map(({ text }) => text));
-  const said = mixing([...mine, ...into.holds], shelf).filter(({ text }) => !had.has(text));
-  return said.map(({ rule, severity, text }) => <Caution key={rule} severity={severity} text={text} />);
 }
