@@ -110,12 +110,6 @@ test('a picture of 24 megapixels is opened and a patch of it read, off the page'
     .jpeg({ quality: 90 })
     .toBuffer();
   const page = await browser.newPage();
-  for (let i = 0; i < 4; i++)
-    for (const w of ['/api/v1/swatches?first=60', '/swatches']) {
-      const t = performance.now();
-      await (await fetch(served.base + w)).text();
-      console.log('F', w, (performance.now() - t) | 0);
-    }
   await page.goto(`${served.base}/swatches/trials`);
   await page.route('**/big.jpg', (route) => route.fulfill({ body: jpeg, contentType: 'image/jpeg' }));
   const [decodeMs, readMs] = await page.evaluate(async () => {

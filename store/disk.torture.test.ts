@@ -62,9 +62,8 @@ test('the power goes after any forced write, and nothing else got there', async 
       await store.close();
     },
   );
-  // A stop forces a thousand files: of those, some.
-  const [acting, stopping] = [moments.slice(0, 20), moments.slice(20)];
-  const chosen = [...some(acting, LONG ? 20 : 2), ...some(stopping, LONG ? 60 : 2).slice(LONG ? 0 : -1)];
+  // A stop forces a thousand files. In the check: two moments among the acts, and the last of all.
+  const chosen = LONG ? moments : [...some(moments.slice(0, 20), 2), ...moments.slice(-1)];
   let total: Verdict = { acknowledged: 0, ...NONE };
   for (const { durable, model: then } of chosen) {
     const after = fresh();
@@ -102,10 +101,8 @@ test('the disk full from any write on', async () => {
     return { folder, model, asked };
   };
   const { asked: all } = await run(Number.POSITIVE_INFINITY);
-  const rounds = some(
-    Array.from({ length: all }, (_, i) => i),
-    LONG ? 80 : 2,
-  );
+  const writes = Array.from({ length: all }, (_, i) => i);
+  const rounds = LONG ? writes : some(writes, 2);
   let total: Verdict = { acknowledged: 0, ...NONE };
   for (const takes of rounds) {
     const { folder, model } = await run(takes);
