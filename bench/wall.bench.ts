@@ -1,4 +1,4 @@
-import { type Browser, chromium } from '@playwright/test';
+import { type Browser, chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { seededChance } from '@/core/chance';
@@ -9,6 +9,7 @@ import { type Served, serve } from './serve';
 
 const [WHOLES, PARTS] = [125, 40];
 const AT_ONCE = 8;
+const VISITS = 5;
 let served: Served;
 let browser: Browser;
 
@@ -56,7 +57,8 @@ afterAll(async () => {
   served.stop();
 });
 
-test('the wall with 5,000 results', async () => {
+/** A fresh visit of a browser that has nothing of it yet. @returns the page, and when its first row stood there, ms after it was asked for */
+async function visit(): Promise<{ page: Page; firstMs: number }> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   await page.addInitScript(() => {
@@ -75,15 +77,44 @@ test('the wall with 5,000 results', async () => {
     });
     watch.observe(document, { childList: true, subtree: true });
   });
-  // The server has shown the page before: its own code is read once after a start.
-  await (await fetch(`${served.base}/swatches`)).text();
-  await page.goto(`${served.base}/swatches/trials`);
-  const emptyMs = await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? Number.NaN);
   await page.goto(`${served.base}/swatches`);
   await page.getByText('5000 results').waitFor();
   await page.waitForTimeout(3000);
-  const firstMs = await page.evaluate(() => (window as unknown as { firstMs: number }).firstMs);
-  report('the wall with 5,000 results: first rows', firstMs, 'ms of 300', 300, `an empty page paints at ${Math.round(emptyMs)} ms`);
+  return { page, firstMs: await page.evaluate(() => (window as unknown as { firstMs: number }).firstMs) };
+}
+
+/** When a page with nothing in it paints first, ms after it was asked for. */
+async function emptyVisit(): Promise<number> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.goto(`${served.base}/nothing-here`);
+  await page.waitForTimeout(1000);
+  const ms = await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? Number.NaN);
+  await context.close();
+  return ms;
+}
+
+const middle = (values: readonly number[]): number => values.toSorted((one, other) => one - other)[Math.floor(values.length / 2)] ?? Number.NaN;
+
+test('the wall with 5,000 results', async () => {
+  // The server has shown the page before: its own code is read once after a start.
+  await (await fetch(`${served.base}/swatches`)).text();
+  const [firstsMs, emptiesMs]: [number[], number[]] = [[], []];
+  for (let i = 1; i < VISITS; i++) {
+    emptiesMs.push(await emptyVisit());
+    const { page, firstMs } = await visit();
+    firstsMs.push(firstMs);
+    await page.context().close();
+  }
+  const { page, firstMs: lastMs } = await visit();
+  firstsMs.push(lastMs);
+  report(
+    'the wall with 5,000 results: first rows, median of five visits',
+    middle(firstsMs),
+    'ms of 300',
+    300,
+    `${firstsMs.map(Math.round).join(', ')} ms; an empty page paints at ${Math.round(middle(emptiesMs))} ms`,
+  );
   const from = await page.evaluate(() => performance.now());
   await page.mouse.move(640, 500);
   for (let i = 0; i < 60; i++) {
@@ -102,7 +133,7 @@ test('the wall with 5,000 results', async () => {
     'sixty turns of the wheel; a browser tells of tasks over 50 ms only',
   );
   expect(await page.getByRole('article').count()).toBeLessThan(200);
-  await context.close();
+  await page.context().close();
 }, 120_000);
 
 test('a picture of 24 megapixels is opened and a patch of it read, off the page', async () => {
