@@ -145,7 +145,16 @@ export const homeInput = z.strictObject({
   /** When what steeps for days is looked at, null: whenever a day is over. Left out: as it was. */
   lookAt: clockTime.nullable().optional(),
   heatSources: z
-    .array(z.strictObject({ id, name: nameText, maxW: z.number().gt(0).max(20_000).nullable(), kind: z.enum(HEAT_KINDS), outdoors: z.boolean() }))
+    .array(
+      z.strictObject({
+        id,
+        name: nameText,
+        maxW: z.number().gt(0).max(20_000).nullable(),
+        kind: z.enum(HEAT_KINDS),
+        outdoors: z.boolean(),
+        dyeOnly: z.boolean().optional(),
+      }),
+    )
     .max(12),
 });
 export type HomeInput = z.infer<typeof homeInput>;

@@ -5,4 +5,6 @@ export interface HeatSource {
   readonly maxW: number | null;
   readonly kind: (typeof HEAT_KINDS)[number];
   readonly outdoors: boolean;
+  /** Nobody cooks with it; missing: nobody said, so somebody does. */
+  readonly dyeOnly?: boolean | undefined;
 }

@@ -1,3 +1,4 @@
+import { DIP } from './data/dip';
 import { DYE } from './data/dye';
 import { EXTRACT } from './data/extract';
 import { AFTERWARDS, RESISTS } from './data/finish';
@@ -8,7 +9,7 @@ import { type Method, STAGES } from './method';
  * The library in working order. Figures: trade handbook sections 3-16 (common practice, no source); parameters marked
  * `estimate` have no figure in common use and are ours to start from.
  */
-export const METHODS: readonly Method[] = [...PREPARE, ...RESISTS, ...EXTRACT, ...DYE, ...AFTERWARDS].toSorted(
+export const METHODS: readonly Method[] = [...PREPARE, ...RESISTS, ...EXTRACT, ...DYE, ...DIP, ...AFTERWARDS].toSorted(
   (a, b) => STAGES.indexOf(a.stage) - STAGES.indexOf(b.stage),
 );
 

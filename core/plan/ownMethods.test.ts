@@ -31,7 +31,7 @@ const kitchen: Vessel[] = [
   vessel('cup', 15, 'cup', 0.4, { material: 'ceramic', heatSourceId: 'wave' }),
   vessel('table', 16, 'table', null),
 ];
-const wave = { id: 'wave', name: 'microwave', maxW: 800, kind: 'microwave', outdoors: false } as const;
+const wave = { id: 'wave', name: 'microwave', maxW: 800, kind: 'microwave', outdoors: false, dyeOnly: true } as const;
 
 /** What the labels on the packets say: the recipe’s own forms. */
 const LABELS = {
@@ -73,10 +73,10 @@ const AS_SUCH: Readonly<Record<string, readonly string[]>> = {
   R16: ['tannin-boil', 'extract-waxy'],
   R17: ['bundle-steam'],
   R18: ['bundle-steam'],
-  R27: ['tea-microwave'],
+  R27: ['tea-microwave', 'plant-microwave'],
   R29: ['bundle-cold', 'solar-jar', 'jar-again'],
   X10: ['iron-paste'],
-  P9: ['tea-microwave', 'dye-low-immersion', 'extract-blossom'],
+  P9: ['tea-microwave', 'plant-microwave', 'dye-low-immersion', 'extract-blossom'],
 };
 /** For plant fibre: what is scoured or mordanted so would harm wool. */
 const FOR_PLANT_FIBRE = ['scour-cellulose', 'al-acetate'];

@@ -1,6 +1,7 @@
 import { dilutionFor, doseFor } from '../chem/forecast';
 import { strengthBand } from '../chem/freed';
 import { printAmount, printNumber, printVolume } from '../measure/print';
+import { canBeginAgain } from '../plan/overshot';
 import { phAimText, phStanding } from '../plan/phAim';
 import type { Plan, PlanStep } from '../plan/plan';
 import type { StepState } from './fold';
@@ -13,6 +14,8 @@ export interface Way {
   readonly price: string;
   /** What would go in, to be logged once it did. */
   readonly adds: { readonly substance: string; readonly amount: number; readonly unit: 'g' | 'mL' } | null;
+  /** The rest of the plan can follow it in one tap; else it is changed by hand. */
+  readonly isPlanned: boolean;
 }
 
 /** Alkali against an acid overshoot, acid against an alkaline one: what a kitchen has, and the salt that it leaves. */
@@ -42,7 +45,7 @@ function passedEnd({ low, high }: NonNullable<PlanStep['phAim']>, ph: number): n
  */
 export function overshootWays(
   plan: Pick<Plan, 'labels' | 'draft' | 'home'>,
-  step: Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions' | 'lotIds'>,
+  step: Pick<PlanStep, 'id' | 'kind' | 'water' | 'phAim' | 'additions' | 'lotIds'>,
   state: StepState,
   roomMl: number | null,
 ): { readonly says: string; readonly ways: readonly Way[] } | null {
@@ -61,6 +64,7 @@ export function overshootWays(
       title: `Dilute it with about ${printVolume(mL)} of water`,
       price: `By the sum; ${fits}. Everything in it gets weaker, the colour too.`,
       adds: { substance: 'water', amount: mL, unit: 'mL' },
+      isPlanned: false,
     });
   }
   const opposite = OPPOSITE[ph < 7 ? 'sour' : 'alkaline'];
@@ -79,6 +83,7 @@ export function overshootWays(
       title: `Add the opposite: about ${print(likely)} ${isTiny ? `of ${opposite.name} solution, 1 g in 100 mL of water` : opposite.name}`,
       price: `By the sum${range}: half of it, stir, measure. ${opposite.leaves}`,
       adds: { substance: opposite.substance, amount: round(likely / 2), unit: opposite.unit },
+      isPlanned: false,
     });
   }
   ways.push({
@@ -86,6 +91,7 @@ export function overshootWays(
     title: 'Begin again with less',
     price: `Fresh water, and half of what went in: the surest way. Costs the water, the heat and, where plants are in it, their colour.`,
     adds: null,
+    isPlanned: canBeginAgain(step),
   });
   if (step.lotIds.length > 0)
     ways.push({
@@ -93,6 +99,7 @@ export function overshootWays(
       title: 'Lift the goods, and do it as an after-bath',
       price: 'The bath stays as it is; the goods get their acid or alkali in a small bath of its own, under control. One more bath and rinse.',
       adds: null,
+      isPlanned: true,
     });
   return { says: `pH ${printNumber(ph)} went past ${phAimText(step.phAim)}.`, ways };
 }

@@ -381,6 +381,14 @@ describe('places, people, plants', () => {
     expect(severity('R27', { heatSource: source('microwave'), heated: true, contents: [content('alum')] })).toEqual(['stop']);
     expect(severity('R27', { heatSource: source('microwave'), heated: true, lid: 'sealed', contents: [content('teaBlack')] })).toEqual(['stop']);
   });
+  test('dye plants only in one that nobody cooks with; no metal salt in that either (safety handbook X19)', () => {
+    const own = { ...source('microwave'), dyeOnly: true };
+    const [finding] = says('R27', { heatSource: source('microwave'), heated: true, contents: [content('heather')] });
+    expect(finding).toMatchObject({ severity: 'stop', text: expect.stringContaining('marked so at the shelf') });
+    expect(severity('R27', { heatSource: own, heated: true, contents: [content('heather')] })).toEqual(['caution']);
+    expect(severity('R27', { heatSource: own, heated: true, contents: [content('alum')] })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: own, heated: true, lid: 'sealed', contents: [content('heather')] })).toEqual(['stop']);
+  });
   test('a camp burner is for outdoors', () => {
     expect(severity('R27', { heatSource: source('campBurner'), heated: true })).toEqual(['stop']);
     expect(severity('R27', { heatSource: source('campBurner', true), heated: true })).toEqual([]);

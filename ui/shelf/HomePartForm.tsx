@@ -172,6 +172,9 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
             <Form.Item name={[i, 'outdoors']} valuePropName="checked" label=" ">
               <Checkbox>outdoors</Checkbox>
             </Form.Item>
+            <Form.Item name={[i, 'dyeOnly']} valuePropName="checked" label=" ">
+              <Checkbox>for dyeing only</Checkbox>
+            </Form.Item>
           </>
         )}
       </RowsOf>

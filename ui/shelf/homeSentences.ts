@@ -53,7 +53,8 @@ export function homeSentence(part: HomePart, home: Home, print: Printer): string
         ? 'There is no heat: plans keep to cold work.'
         : `There ${heatSources.length === 1 ? 'is' : 'are'} ${list(
             heatSources.map(
-              (source) => `${source.name} (${source.maxW === null ? 'power unknown' : `${source.maxW} W`}${source.outdoors ? ', outdoors' : ''})`,
+              (source) =>
+                `${source.name} (${source.maxW === null ? 'power unknown' : `${source.maxW} W`}${source.outdoors ? ', outdoors' : ''}${source.dyeOnly ? ', for dyeing only' : ''})`,
             ),
           )}. ${home.circuitW === null ? 'What one circuit gives nobody looked up.' : `One circuit gives ${home.circuitW} W.`}`;
     case 'scales':

@@ -16,10 +16,12 @@ interface Props {
   readonly run: RunState;
   readonly nowMs: number;
   readonly onLog: (facts: readonly RunFact[], text: string) => void;
+  /** What ends this bath, with the plan following it. */
+  readonly onPlan: (way: Way, says: string) => void;
 }
 
 /** The strip went past its aim: what can be done, each with its price, logged in one tap once it is done. */
-export function Overshot({ plan, card, run, nowMs, onLog }: Props) {
+export function Overshot({ plan, card, run, nowMs, onLog, onPlan }: Props) {
   const { step, state, vessel } = card;
   const volumeMl = bathVolumeMl(plan, run, step, nowMs);
   const roomMl = vessel.litres === null || volumeMl === null ? null : vessel.litres * 1000 - volumeMl;
@@ -36,10 +38,13 @@ export function Overshot({ plan, card, run, nowMs, onLog }: Props) {
         price: way.price,
         acts: (
           <>
-            <Button className="tall" onClick={() => onLog(factsOf(way, step), `${step.title}: ${way.title.toLowerCase()}`)}>
-              {way.adds ? 'Done, log it' : 'So it is done'}
+            <Button
+              className="tall"
+              onClick={() => (way.isPlanned ? onPlan(way, found.says) : onLog(factsOf(way, step), `${step.title}: ${way.title.toLowerCase()}`))}
+            >
+              {way.adds ? 'Done, log it' : way.isPlanned ? 'So it is done: plan it' : 'So it is done'}
             </Button>
-            {way.adds ? null : <LinkButton href={`/sessions/${plan.sessionId}/change`}>Change the rest</LinkButton>}
+            {way.adds || way.isPlanned ? null : <LinkButton href={`/sessions/${plan.sessionId}/change`}>Change the rest</LinkButton>}
           </>
         ),
       }))}

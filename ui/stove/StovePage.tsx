@@ -176,10 +176,11 @@ function Stove({ run }: { run: LiveRun }) {
   };
   const finished = view.state.phase === 'finished';
   const moment: Moment = { plan, state: view.state, clocks: view.clocks, heat: view.heat, nowMs: now, lateMin: view.lateMin, print };
+  /** The plan changes while the run goes on; what cannot be planned is said. */
+  const inMidRun = (change: Promise<void>): void => void change.catch((error: unknown) => setProblem(errorText(error)));
+  const logNow = (facts: readonly RunFact[], text: string) => logAt(facts, text, nowMs());
   const rescue = (card: StoveCard, lotIds: readonly string[]) =>
-    void import('./rescuePale')
-      .then(({ rescuePale }) => rescuePale(run, card, lotIds, (facts, text) => logAt(facts, text, nowMs())))
-      .catch((error: unknown) => setProblem(errorText(error)));
+    inMidRun(import('./rescuePale').then(({ rescuePale }) => rescuePale(run, card, lotIds, logNow)));
   const take = ({ title, does }: Choice, stepId: string | null) => {
     const step = plan.steps.find(({ id }) => id === stepId);
     const card = view.cards.find((one) => one.step.id === stepId);
@@ -294,7 +295,15 @@ function Stove({ run }: { run: LiveRun }) {
               onSkip={(step) => setAsked({ ask: 'skip', step })}
             />
             {view.cards.map((card) => (
-              <Overshot key={card.step.id} plan={plan} card={card} run={view.state} nowMs={now} onLog={log} />
+              <Overshot
+                key={card.step.id}
+                plan={plan}
+                card={card}
+                run={view.state}
+                nowMs={now}
+                onLog={log}
+                onPlan={(way, says) => inMidRun(import('./planOvershot').then(({ planOvershot }) => planOvershot(run, card.step, way, says, logNow)))}
+              />
             ))}
             <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
             <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />

@@ -1,12 +1,9 @@
-import type { RunView } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
 import { withRescue } from '@/core/plan/rescue';
 import type { RunFact } from '@/core/run/events';
-import { post } from '../api/http';
-import { newId } from '../api/newId';
-import { whenSent } from '../api/outbox';
 import type { LiveRun } from '../api/useRun';
 import { nextItemIds } from '../plan/draft';
+import { changeMidRun } from './changeMidRun';
 import type { StoveCard } from './stoveView';
 
 /**
@@ -31,10 +28,8 @@ export async function rescuePale(
     ],
     `${step.title}: ${said}, all lifted`,
   );
-  await whenSent(run.view.run.id);
   const [mordantId = '', backId = ''] = nextItemIds(plan.draft, 2);
   const draft = withRescue(plan.draft, plan, step, lotIds, heldMin, [mordantId, backId]);
   const reason = `${said} after ${printDuration(heldMin)}: mordanted in mid-run`;
-  await post<RunView>(`/runs/${run.view.run.id}/replan`, { eventId: newId(), reason, draft });
-  run.reload();
+  await changeMidRun(run, draft, reason);
 }

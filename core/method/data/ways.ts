@@ -89,6 +89,7 @@ export const WAYS: readonly Way[] = [
   ),
   way('tea', 'Tea dip', 'Any tea; minutes, no heat.', 'wet-out', 'tea-even', 'rinse', 'dry'),
   way('tea-cup', 'Tea in a cup, by microwave', 'A cup for each small piece.', 'wet-out', 'tea-microwave', 'rinse', 'dry'),
+  way('plant-cup', 'Plants in cups, by microwave', 'A cup for each small piece; try several plants at once.', 'wet-out', 'plant-microwave', 'rinse', 'dry'),
   way('low-immersion', 'Low immersion, variegated', 'Little water, folded goods, on purpose uneven.', 'wet-out', 'dye-low-immersion', 'rinse', 'dry'),
   way('kept', 'From a kept liquor', 'Bring it out, dye, keep what is left.', 'wet-out', 'kept-liquor', 'dyebath', 'rinse', 'dry'),
   way('after-bath', 'Change a colour with acid, alkali or iron', 'Afterwards, minutes at a time.', 'wet-out', 'mod-acid-after', 'rinse', 'dry'),

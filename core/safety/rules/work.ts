@@ -177,8 +177,11 @@ export const WORK_RULES: readonly Rule[] = [
       if ((heatSource.kind === 'campBurner' || heatSource.kind === 'charcoal') && !heatSource.outdoors)
         return stop(`${heatSource.name} is not for indoors: carbon monoxide has no smell. Outdoors, clear air.`);
       if (heatSource.kind === 'microwave') {
-        if (facts.lid === 'sealed' || metalSalt(facts) || !foodOnly(facts))
-          return stop(`${heatSource.name} is not for this step: metal salts, sealed jars and dye plants stay out of it.`);
+        if (facts.lid === 'sealed' || metalSalt(facts)) return stop(`${heatSource.name} is not for this step: metal salts and sealed jars stay out of it.`);
+        if (!foodOnly(facts) && !heatSource.dyeOnly)
+          return stop(
+            `${heatSource.name} is not for this step: dye plants stay out of a microwave that somebody cooks with. One for dyeing only is marked so at the shelf, Home.`,
+          );
         return caution(`${heatSource.name}: watch for the boil-over, and keep it for dyeing afterwards.`);
       }
       return heatSource.kind === 'oven' && kind !== 'dry' ? stop(`${heatSource.name} is not for this step: dry heat scorches and hides a boil-over.`) : clear;

@@ -1,0 +1,29 @@
+import { withAfterBath, withAgain } from '@/core/plan/overshot';
+import type { PlanStep } from '@/core/plan/plan';
+import type { RunFact } from '@/core/run/events';
+import type { Way } from '@/core/run/overshoot';
+import type { LiveRun } from '../api/useRun';
+import { nextItemId } from '../plan/draft';
+import { changeMidRun } from './changeMidRun';
+
+/** The bath went past its aim, and what is done about it ends it: logged first, then the plan follows with the reason. */
+export async function planOvershot(
+  run: Pick<LiveRun, 'view' | 'reload'>,
+  step: PlanStep,
+  { kind, title }: Way,
+  says: string,
+  log: (facts: readonly RunFact[], text: string) => void,
+): Promise<void> {
+  const { plan } = run.view;
+  const stepId = step.id;
+  log(
+    [
+      { type: 'note', stepId, text: `Overshot: ${title.toLowerCase()}` },
+      { type: 'stepFinished', stepId },
+    ],
+    `${step.title}: ${title.toLowerCase()}`,
+  );
+  const newId = nextItemId(plan.draft);
+  const draft = kind === 'again' ? withAgain(plan.draft, plan, step, newId) : withAfterBath(plan.draft, step, newId);
+  await changeMidRun(run, draft, `${says} ${title}.`);
+}
