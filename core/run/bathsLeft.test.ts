@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { measured } from '../figure';
-import { planned, wool } from '../plan/plan.fixture';
+import type { ChainItem } from '../plan/draft';
+import { home, planned, vessels, wool } from '../plan/plan.fixture';
 import { bathsLeft } from './bathsLeft';
 import type { RunEvent, RunFact } from './events';
 import { foldRun } from './fold';
@@ -26,4 +27,38 @@ test('what is not done, and the line, leave no bath', () => expect(bathsLeft(pla
 test('a measured volume stands before the planned one', () => {
   const state = foldRun(plan.steps, [...done('c2-mordant'), ev({ type: 'reading', stepId: 'c2-mordant', quantity: 'volumeMl', value: 2500 })]);
   expect(bathsLeft(plan, state, 0)[0]?.volumeMl).toEqual(measured(2500));
+});
+test('four plants, a cup each: four baths are left, each with one use', () => {
+  const PLANTS = ['dockRoot', 'heather', 'birchLeaf', 'bracken'];
+  const lots = PLANTS.map((plant) => wool(plant, 5));
+  const cup = vessels.find(({ kind }) => kind === 'pail') ?? vessels[0];
+  if (!cup) throw new Error('a kitchen has a vessel');
+  const cups = PLANTS.map((plant, i) => ({
+    ...cup,
+    id: `cup-${plant}`,
+    name: `Cup ${i + 1}`,
+    kind: 'cup' as const,
+    litres: 0.4,
+    material: 'ceramic' as const,
+    heatSourceId: 'wave',
+  }));
+  const wave = { id: 'wave', name: 'old microwave', maxW: 800, kind: 'microwave', outdoors: false, dyeOnly: true } as const;
+  const chain = PLANTS.map(
+    (plant): ChainItem => ({
+      id: `i-${plant}`,
+      methodId: 'plant-microwave',
+      params: { cupG: 5, cupMl: 250, vinegarMlPerCup: 5 },
+      dyestuffId: plant,
+      lotIds: [plant],
+    }),
+  );
+  const four = planned(
+    lots,
+    { chain, labels: { vinegar: 's5' } },
+    { vessels: [...vessels, ...cups], home: { ...home, heatSources: [...home.heatSources, wave] } },
+  );
+  expect(four.findings.filter(({ severity }) => severity === 'stop')).toEqual([]);
+  const state = foldRun(four.steps, done(...four.steps.map(({ id }) => id)));
+  const baths = bathsLeft(four, state, 0);
+  expect(baths.map(({ dyestuffId, loads }) => [dyestuffId, loads])).toEqual(PLANTS.map((plant) => [plant, 1]));
 });
