@@ -23,9 +23,14 @@ test('too hot, boiled over, something missing, late: two or three things to do, 
   await expect(strip.getByRole('listitem')).toHaveCount(3);
   const cold = strip.getByRole('listitem').filter({ hasText: 'of cold water' });
   await expect(cold).toContainText(/% thinner/);
-  await cold.getByRole('button', { name: 'So it is done' }).click();
+  await cold.getByRole('button', { name: 'Done, log it' }).click();
   await expect(strip).toHaveCount(0);
   await expect(log).toContainText(/added water, .*estimated/);
+  // What was answered is not asked again after a reload.
+  await page.reload();
+  await expect(log).toContainText(/added water, .*estimated/);
+  await page.waitForTimeout(1500);
+  await expect(strip).toHaveCount(0);
 
   const trouble = async (name: string) => {
     await pot.getByRole('button', { name: /^More acts/ }).click();

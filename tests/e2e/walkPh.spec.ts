@@ -81,6 +81,16 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   await expect(page.getByRole('region', { name: 'pH', exact: true })).toContainText(
     /6\.2 at .*, not there yet; 3\.4 at .*, overshot; 4 at .*, where it shall be/,
   );
+
+  // Past it once more: poured away and begun again, and the plan follows with its reason.
+  await page.getByRole('link', { name: 'To the stove' }).click();
+  await page.getByLabel('Type an act').fill('ph 3.2');
+  await page.getByLabel('Type an act').press('Enter');
+  await ways.getByRole('listitem').filter({ hasText: 'Begin again with less' }).getByRole('button', { name: 'So it is done: plan it' }).click();
+  await expect(page.locator('.log')).toContainText('Overshot: begin again with less');
+  await expect(page.locator('.log')).toContainText('pH 3.2 went past 4 to 5');
+  await expect(page.getByRole('region', { name: /^Ready: Extract/ })).toBeVisible();
+  await expect(page.locator('main')).toContainText('plan 2');
 });
 
 test('an alkaline after-bath: washing soda is warned of before it is poured, a strip of 13 is questioned, baking powder is asked about', async ({ page }) => {

@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import type { Plan } from '@/core/plan/plan';
+import type { RunFact } from '@/core/run/events';
 import type { Choice, Otherwise } from '@/core/run/otherwise';
 import { Ways } from './Ways';
 
@@ -11,12 +12,16 @@ interface Props {
   readonly onClose: () => void;
 }
 
+/** Hands do it before it is written down: something goes in, the heat is turned, goods are lifted. */
+const isDeed = (fact: RunFact): boolean =>
+  fact.type === 'heatSet' || fact.type === 'paused' || (fact.type === 'addition' && !(fact.amount.state === 'measured' && fact.amount.value === 0));
+
 /** What the one tap is called. */
 function word({ does }: Choice): string {
   if ('ask' in does) return does.ask === 'ph' ? 'Read it now' : 'Say more';
   if ('leave' in does) return 'Leave it';
   if ('change' in does) return 'Change the rest';
-  return 'So it is done';
+  return 'log' in does && does.log.some(isDeed) ? 'Done, log it' : 'So it is done';
 }
 
 /** Things go otherwise: two or three things that can be done, each with its price. */

@@ -4,15 +4,15 @@ import type { Choice, Moment, Otherwise, SaidTrouble } from '@/core/run/otherwis
 import { troubleSaid } from '@/core/run/troublesSaid';
 import { troublesSeen } from '@/core/run/troublesSeen';
 import { ChoiceStrip } from './ChoiceStrip';
+import { keepLeft, type LeftTroubles, leftTroubles } from './leftTroubles';
 
 /** What was left or answered is not spoken of for so long; of lateness, until it is so much more. */
 const QUIET_MS = 10 * 60_000;
 const LATER_BY_MIN = 5;
 
-interface Left {
-  readonly atMs: number;
-  readonly lateMin: number;
-}
+/** How late the day was when that was left stays known for longer: it is spoken of once it got later. */
+const KEPT_MS = 24 * 60 * 60_000;
+
 /** What a person said went otherwise, and where. */
 export interface Said {
   readonly trouble: SaidTrouble;
@@ -20,6 +20,7 @@ export interface Said {
 }
 
 interface Props {
+  readonly runId: string;
   readonly moment: Moment;
   readonly said: Said | null;
   /** What was said was answered, or left. */
@@ -30,8 +31,8 @@ interface Props {
 const keyOf = ({ trouble, stepId }: Otherwise): string => `${trouble}/${stepId ?? ''}`;
 
 /** Which of the things that go otherwise is put before the dyer: one at a time, what a person said before what is seen by itself. */
-export function OtherwiseStrip({ moment, said, onHeard, onTake }: Props) {
-  const [left, setLeft] = useState<Readonly<Record<string, Left>>>({});
+export function OtherwiseStrip({ runId, moment, said, onHeard, onTake }: Props) {
+  const [left, setLeft] = useState<LeftTroubles>(() => leftTroubles(runId));
   const { plan, nowMs, lateMin } = moment;
   const isQuiet = (one: Otherwise): boolean => {
     const was = left[keyOf(one)];
@@ -43,7 +44,11 @@ export function OtherwiseStrip({ moment, said, onHeard, onTake }: Props) {
   if (!otherwise) return null;
   const close = () => {
     if (said) onHeard();
-    else setLeft({ ...left, [keyOf(otherwise)]: { atMs: nowMs, lateMin } });
+    else {
+      const next = { ...left, [keyOf(otherwise)]: { atMs: nowMs, lateMin } };
+      setLeft(next);
+      keepLeft(runId, next, nowMs, KEPT_MS);
+    }
   };
   return (
     <ChoiceStrip

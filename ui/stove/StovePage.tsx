@@ -270,7 +270,7 @@ function Stove({ run }: { run: LiveRun }) {
           />
         )}
         {finished ? null : <Elsewhere runId={run.view.run.id} nowMs={now} isOnTrip={due !== undefined} />}
-        {finished ? null : <OtherwiseStrip moment={moment} said={said} onHeard={() => setSaid(null)} onTake={take} />}
+        {finished ? null : <OtherwiseStrip runId={run.view.run.id} moment={moment} said={said} onHeard={() => setSaid(null)} onTake={take} />}
         {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
         {!finished && unweighed.length > 0 ? (
           <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
