@@ -56,3 +56,15 @@ test('iron that was logged, though nobody planned it, is told of the pot and of 
   expect(both.past?.carried.a?.ironPct).toBe(3);
   expect(said(both).some(({ text }) => text.startsWith('Goods with iron and goods without'))).toBe(true);
 });
+
+test('a pot that stood in the cupboard while a dozen other sessions went on is still told of', async () => {
+  for (let i = 0; i < 14; i++) {
+    t.clock.nowMs += DAY;
+    await t.ask('createSession', '/sessions', { id: `o${i}`, draft: draft(['b'], { name: `Another ${i}`, startMs: t.clock.nowMs }) });
+    await t.ask('startRun', `/sessions/o${i}/runs`, { id: `ro${i}`, eventId: `ro${i}s`, planVersion: 1 });
+    t.clock.nowMs += MIN;
+    await t.ask('recordEvent', `/runs/ro${i}/events`, { id: `ro${i}f`, type: 'finished' });
+  }
+  const next = await preview(['b']);
+  expect(said(next).map(({ text }) => text)).toEqual([expect.stringContaining('last held iron')]);
+});
