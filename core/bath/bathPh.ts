@@ -44,12 +44,14 @@ export function bathPh(contents: readonly Content[], bathMl: number | null, alka
   const tap = waterOf(alkalinityMgL, AT_25C);
   const weak: Record<string, number> = { ...tap.weak };
   let { monovalent, divalent } = tap;
+  let chalk = 0;
   for (const ions of all) {
     if (ions?.weak) weak[ions.weak[0]] = (weak[ions.weak[0]] ?? 0) + ions.weak[1];
     monovalent += ions?.monovalent ?? 0;
     divalent += ions?.divalent ?? 0;
+    chalk += ions?.chalk ?? 0;
   }
-  return phOfSolution({ weak, monovalent, divalent });
+  return phOfSolution({ weak, monovalent, divalent, chalk });
 }
 
 function atWorst(contents: readonly Content[]): number | null {

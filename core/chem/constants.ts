@@ -36,6 +36,8 @@ export interface Constants {
   readonly pKa: Readonly<Record<WeakAcidId, readonly number[]>>;
   /** log10 of mol/L CO2 in water per atm above it. */
   readonly logKh: number;
+  /** log10 of the solubility product of calcite. */
+  readonly logKcalcite: number;
 }
 
 const KELVIN = 273.15;
@@ -78,6 +80,12 @@ export function carbonicAt(tempC: number): readonly [number, number, number] {
   ];
 }
 
+/** Plummer and Busenberg 1982: −8.480 at 25 °C (check values D1). */
+function calciteAt(tempC: number): number {
+  const t = tempC + KELVIN;
+  return -171.9065 - 0.077993 * t + 2839.319 / t + 71.595 * Math.log10(t);
+}
+
 /** Dielectric constant of water (Malmberg and Maryott 1956), and with it A of Debye and Hückel: 0.509 at 25 °C. */
 function debyeAt(tempC: number): number {
   const dielectric = 87.74 - 0.40008 * tempC + 9.398e-4 * tempC ** 2 - 1.41e-6 * tempC ** 3;
@@ -93,7 +101,7 @@ export function constantsAt(tempC: number): Constants {
     WeakAcidId,
     readonly number[]
   >;
-  return { tempC: c, pKw: pKwAt(c), debyeA: debyeAt(c), pKa, logKh };
+  return { tempC: c, pKw: pKwAt(c), debyeA: debyeAt(c), pKa, logKh, logKcalcite: calciteAt(c) };
 }
 
 export const AT_25C: Constants = constantsAt(25);

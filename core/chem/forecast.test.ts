@@ -158,3 +158,19 @@ test.each([
   const after = forecast(soft, [{ substance, amount: exactly(g), strengthPct: exactly(0) }]);
   expect(after.ok && Math.abs(after.ph.likely - ph)).toBeLessThan(off);
 });
+
+describe('chalk is slow: from nothing dissolved to all that can', () => {
+  const soft = bath({ volumeMl: exactly(1000), alkalinityMgL: exactly(20), measuredPh: null });
+  test('gentle, whatever goes in (trade handbook section 11: near pH 9; here by the sum)', () => {
+    const [little, lots] = [2, 20].map((g) => forecast(soft, [pinch('chalk', g)]));
+    if (!little?.ok || !lots?.ok) throw new Error('It can be worked out.');
+    expect(lots.ph.likely).toBeCloseTo(little.ph.likely, 2);
+    expect(little.ph.likely).toBeGreaterThan(8.3);
+    expect(little.ph.likely).toBeLessThan(10);
+    expect(little.ph.low).toBeLessThan(8.1);
+  });
+  test('it takes no bath to where soda does', () =>
+    expect(doseFor(soft, { substance: 'chalk', strengthPct: exactly(0) }, 11)).toMatchObject({ ok: false, why: expect.stringContaining('no further than') }));
+  test('a strip after chalk teaches nothing of the bath', () =>
+    expect(learnBuffer(soft, [{ phBefore: 5, phAfter: 6.5, added: [{ substance: 'chalk', amount: 1, strengthPct: 0 }] }])).toEqual([]));
+});

@@ -2,7 +2,7 @@ import { above } from '../measure/limits';
 import type { Band } from './band';
 import { corners } from './band';
 import { type Constants, constantsAt, type WeakAcidId } from './constants';
-import { ionsOf, isLiquid, isMetal, molOf } from './freed';
+import { ionsOf, isLiquid, isMetal, isSlow, molOf } from './freed';
 import { AIR_CO2_ATM, type BufferGroup, equilibrium, lostShare, missingAt, phOfSolution, type Solution } from './ph';
 import { waterOf } from './water';
 import { fallsThroughZero } from './zero';
@@ -60,7 +60,7 @@ function withAdded(
   const totalL = (volumeMl + liquidMl) / 1000;
   const share = volumeMl / (volumeMl + liquidMl);
   const weak: Record<string, number> = Object.fromEntries(Object.entries(solution.weak).map(([id, c]) => [id, c * share]));
-  let [monovalent, divalent] = [solution.monovalent * share, solution.divalent * share];
+  let [monovalent, divalent, chalk] = [solution.monovalent * share, solution.divalent * share, (solution.chalk ?? 0) * share];
   for (const { substance, amount, strengthPct } of added) {
     const mol = molOf(substance, amount, strengthPct, totalL);
     const ions = mol === null ? null : ionsOf(substance, mol);
@@ -68,8 +68,9 @@ function withAdded(
     if (ions.weak) weak[ions.weak[0]] = (weak[ions.weak[0]] ?? 0) + ions.weak[1] / totalL;
     monovalent += (ions.monovalent ?? 0) / totalL;
     divalent += (ions.divalent ?? 0) / totalL;
+    chalk += (ions.chalk ?? 0) / totalL;
   }
-  return { weak, monovalent, divalent, ...(solution.buffer ? { buffer: thinned(solution.buffer, share) } : {}) };
+  return { weak, monovalent, divalent, ...(chalk > 0 ? { chalk } : {}), ...(solution.buffer ? { buffer: thinned(solution.buffer, share) } : {}) };
 }
 
 const thinned = ({ groups, fromPh }: NonNullable<Solution['buffer']>, share: number): NonNullable<Solution['buffer']> => ({
@@ -108,6 +109,9 @@ export function forecast(bath: BathNow, added: readonly Addition[]): PhForecast 
   // measured has the air’s share in its figure already.
   const aired = bath.measuredPh === null ? at(middle, true) : null;
   if (aired?.ok && aired.ph > likely.ph) ends.push(aired);
+  // Before it has dissolved it has done nothing.
+  const slow = added.flatMap(({ substance }, i) => (isSlow(substance) ? [`amount${i}`] : []));
+  if (slow.length > 0) ends.push(at({ ...middle, ...Object.fromEntries(slow.map((key) => [key, 0])) }, false));
   const failed = ends.find((end) => !end.ok);
   if (failed && !failed.ok) return failed;
   const phs = ends.flatMap((end) => (end.ok ? [end.ph] : []));
@@ -234,11 +238,13 @@ const LEAST_TURN = 0.02;
 export function learnBuffer(bath: Omit<BathNow, 'buffer' | 'measuredPh'>, readings: readonly Learnt[]): BufferGroup[] {
   const constants = constantsAt(bath.tempC);
   const exact = { volumeMl: bath.volumeMl.likely, alkalinityMgL: bath.alkalinityMgL.likely };
-  const left = readings.map(({ phBefore, phAfter, added }) => {
+  // How much of a slow thing had dissolved at the strip nobody knows.
+  const sure = readings.filter(({ added }) => !added.some(({ substance }) => isSlow(substance)));
+  const left = sure.map(({ phBefore, phAfter, added }) => {
     const before = solutionNow(exact, { ...bath, measuredPh: phBefore, buffer: [] }, constants);
     return -missingAt(phAfter, withAdded(before, exact.volumeMl, added), constants);
   });
-  const turned = readings.map(({ phBefore, phAfter }) => PLANT_PKA.map((pKa) => lostShare(pKa, phAfter) - lostShare(pKa, phBefore)));
+  const turned = sure.map(({ phBefore, phAfter }) => PLANT_PKA.map((pKa) => lostShare(pKa, phAfter) - lostShare(pKa, phBefore)));
   const amounts = PLANT_PKA.map(() => 0);
   const told = PLANT_PKA.map((_, j) => turned.some((row) => Math.abs(row[j] ?? 0) >= LEAST_TURN));
   for (let round = 0; round < 400; round++)

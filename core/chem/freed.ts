@@ -7,6 +7,8 @@ export interface Ions {
   readonly weak?: readonly [WeakAcidId, number];
   readonly monovalent?: number;
   readonly divalent?: number;
+  /** Chalk that lies in it and dissolves as far as it can. */
+  readonly chalk?: number;
 }
 
 interface Solute {
@@ -25,6 +27,7 @@ const SOLUTES: Readonly<Record<string, Solute>> = {
   washingSoda: { formula: 'Na2CO3·10H2O', ions: { weak: ['carbonic', 1], monovalent: 2 } },
   bakingSoda: { formula: 'NaHCO3', ions: { weak: ['carbonic', 1], monovalent: 1 } },
   slakedLime: { formula: 'Ca(OH)2', ions: { divalent: 1 }, mostMolPerL: 0.0175 },
+  chalk: { formula: 'CaCO3', ions: { chalk: 1 } },
   lye: { formula: 'NaOH', ions: { monovalent: 1 } },
   ammonia: { formula: 'NH3', ions: { weak: ['ammonium', 1] }, liquidPct: { usual: 5, low: 3, high: 10 } },
   vinegar: { formula: 'CH3COOH', ions: { weak: ['acetic', 1] }, liquidPct: { usual: 5, low: 4, high: 8 } },
@@ -44,6 +47,8 @@ export const SUM_ONLY: readonly { readonly id: string; readonly name: string; re
   { id: 'borax', name: 'borax', bulkGPerMl: null },
 ];
 
+/** It takes hours to do what it can, and stirring: until then it has done less. */
+export const isSlow = (substance: string): boolean => SOLUTES[substance]?.ions.chalk !== undefined;
 export const isLiquid = (substance: string): boolean => SOLUTES[substance]?.liquidPct !== undefined;
 export const movesPh = (substance: string): boolean => SOLUTES[substance] !== undefined;
 export const isMetal = (substance: string): boolean => METALS.has(substance);
@@ -77,5 +82,6 @@ export function ionsOf(substance: string, mol: number): Ions | null {
     ...(ions.weak ? { weak: [ions.weak[0], ions.weak[1] * mol] as const } : {}),
     ...(ions.monovalent ? { monovalent: ions.monovalent * mol } : {}),
     ...(ions.divalent ? { divalent: ions.divalent * mol } : {}),
+    ...(ions.chalk ? { chalk: ions.chalk * mol } : {}),
   };
 }

@@ -28,6 +28,9 @@ test.each([
   ['soda ash 0.1 M', pure({ weak: { carbonic: 0.1 }, monovalent: 0.2 }), 11.6, 0.3],
   ['pure water under air of 10^-3.5 atm', pure({ airCo2Atm: 10 ** -3.5 }), 5.66, 0.02],
   ['pure water under the air of today', pure({ airCo2Atm: AIR_CO2_ATM }), 5.598, 0.02],
+  ['chalk in pure water, closed', pure({ chalk: 0.01 }), 9.9, 0.05],
+  ['chalk under air of 10^-3.5 atm', pure({ chalk: 0.01, airCo2Atm: 10 ** -3.5 }), 8.279, 0.05],
+  ['chalk under the air of today', pure({ chalk: 0.01, airCo2Atm: AIR_CO2_ATM }), 8.199, 0.05],
   // D4, open to the air: hard water of 100 mg/L, and the same with 20 mL of vinegar in 4 L.
   ['hard water under air', pure({ divalent: 0.000999, airCo2Atm: AIR_CO2_ATM }), 8.46, 0.03],
   ['and with vinegar', pure({ weak: { acetic: (0.8326 * 0.02) / 4.02 }, divalent: (0.000999 * 4) / 4.02, airCo2Atm: AIR_CO2_ATM }), 4.7, 0.03],
@@ -165,4 +168,20 @@ test('what is no amount is refused, and what is far too strong gives no figure',
   expect(equilibrium({ weak: { acetic: -1 }, monovalent: 0, divalent: 0 })).toMatchObject({ ok: false });
   expect(equilibrium({ weak: { acetic: Number.NaN }, monovalent: 0, divalent: 0 })).toMatchObject({ ok: false });
   expect(equilibrium({ weak: {}, monovalent: 1e6, divalent: 0 })).toMatchObject({ ok: false });
+});
+
+describe('chalk dissolves as far as it can', () => {
+  test('more of it than dissolves changes nothing; less than that dissolves whole', () => {
+    expect(pure({ chalk: 0.1 })).toBeCloseTo(pure({ chalk: 0.01 }), 5);
+    expect(pure({ chalk: 1e-5 })).toBeCloseTo(pure({ weak: { carbonic: 1e-5 }, divalent: 1e-5 }), 5);
+  });
+  test('in acid all of it goes, two of acetic acid to one of chalk', () => {
+    const acid = { weak: { acetic: 0.02 } };
+    expect(pure({ ...acid, chalk: 0.005 })).toBeCloseTo(pure({ weak: { acetic: 0.02, carbonic: 0.005 }, divalent: 0.005 }), 4);
+  });
+  test('water that is full of it takes none, and none comes down', () => {
+    const soda = { weak: { carbonic: 0.05 }, monovalent: 0.09, divalent: 0.002 };
+    expect(pure({ ...soda, chalk: 0.01 })).toBeCloseTo(pure(soda), 4);
+  });
+  test('the solubility product of calcite: 8.480 at 25 °C (handbook checks D1)', () => expect(AT_25C.logKcalcite).toBeCloseTo(-8.48, 2));
 });

@@ -4,7 +4,7 @@ import { fallsThroughZero } from './zero';
 /**
  * pH of a dilute solution: charge balance with mass balance and Davies activities, up to an ionic strength of about 0.5. pH is −log of the
  * hydrogen ion’s activity. Ion pairs are left out (check values D2: a sodium carbonate pair makes the buffer worse), and so are metals that
- * hydrolyse: a computed pH of alum is wrong by half a unit and more.
+ * hydrolyse: a computed pH of alum is wrong by half a unit and more. Chalk dissolves up to the solubility product of calcite.
  */
 
 export interface Solution {
@@ -13,6 +13,8 @@ export interface Solution {
   /** mol/L of ions that keep their charge: sodium and potassium, calcium. Less than nothing is that much chloride. */
   readonly monovalent: number;
   readonly divalent: number;
+  /** mol/L of chalk that lies in it: as much of it dissolves as there is room for, none comes down. Missing: none. */
+  readonly chalk?: number;
   /** Open to the air at so many atm of CO2: its carbonic acid is what the air gives. Missing: closed. */
   readonly airCo2Atm?: number;
   /** What no table knows, such as plant matter: groups that give and take protons, told from the pH at which the bath was found. */
@@ -53,6 +55,7 @@ const activity = (charge: number, ionic: number, debyeA: number): number => {
 };
 
 interface Acid {
+  readonly id: WeakAcidId;
   readonly total: number;
   readonly charge: number;
   /** Activity quotients of each form to the fully protonated one, without the power of the proton. */
@@ -69,7 +72,7 @@ function acidsOf(solution: Solution, constants: Constants): Acid[] {
     const steps = constants.pKa[id];
     const k = [0, ...steps.map((_, i) => i + 1)].map((lost) => 10 ** -steps.slice(0, lost).reduce((sum, pKa) => sum + pKa, 0));
     const held = id === 'carbonic' && solution.airCo2Atm !== undefined ? 10 ** constants.logKh * solution.airCo2Atm : null;
-    return { total, charge: WEAK_ACIDS[id].charge, k, held };
+    return { id, total, charge: WEAK_ACIDS[id].charge, k, held };
   });
 }
 
@@ -118,9 +121,10 @@ function neutralAt(charge: (ph: number) => number, near: number, about: number, 
 
 /** The pH that a solution comes to. Concentrations in mol/L; below 0 or not a number is refused. */
 export function equilibrium(solution: Solution, constants: Constants = AT_25C): Equilibrium {
-  const amounts = [...Object.values(solution.weak), solution.divalent, solution.airCo2Atm ?? 0];
+  const amounts = [...Object.values(solution.weak), solution.divalent, solution.airCo2Atm ?? 0, solution.chalk ?? 0];
   if (![...amounts, solution.monovalent].every(Number.isFinite) || amounts.some((amount) => amount < 0))
     return { ok: false, why: 'An amount in it is not a number above 0.' };
+  if (solution.chalk) return equilibrium(withChalk(solution, solution.chalk, constants), constants);
   const acids = acidsOf(solution, constants);
   let [ionic, ph, about] = [0, 7, 8];
   for (let round = 0; round < MOST_ROUNDS; round++) {
@@ -141,6 +145,36 @@ export function equilibrium(solution: Solution, constants: Constants = AT_25C): 
     ionic = next;
   }
   return { ok: false, why: 'The sum did not settle. Nothing is claimed of its pH.' };
+}
+
+/** How far calcium and carbonate are from coming down as chalk, log10: 0 when it can take no more. NaN where it cannot be worked out. */
+function fullness(solution: Solution, constants: Constants): number {
+  const found = equilibrium(solution, constants);
+  if (!found.ok) return Number.NaN;
+  const hydrogen = 10 ** -found.ph;
+  const ionic = Math.min(MOST_IONIC, found.ionic);
+  const carbonic = acidsOf(solution, constants).find(({ id }) => id === 'carbonic');
+  if (!carbonic) return Number.NEGATIVE_INFINITY;
+  const [, k1 = 0, k2 = 0] = carbonic.k;
+  const [one, two] = [activity(1, ionic, constants.debyeA), activity(2, ionic, constants.debyeA)];
+  // Of the form without a charge, whose activity is its concentration.
+  const bare = carbonic.held ?? carbonic.total / (1 + k1 / (one * hydrogen) + k2 / (two * hydrogen ** 2));
+  return Math.log10(two * solution.divalent) + Math.log10((bare * k2) / hydrogen ** 2) - constants.logKcalcite;
+}
+
+/** Of so little dissolved chalk nobody speaks, mol/L. */
+const LEAST_CHALK = 1e-9;
+
+/** The solution with as much chalk in it as dissolves in the end. */
+function withChalk({ chalk: _, ...solution }: Solution, most: number, constants: Constants): Solution {
+  const dissolved = (mol: number): Solution => ({
+    ...solution,
+    weak: { ...solution.weak, carbonic: (solution.weak.carbonic ?? 0) + mol },
+    divalent: solution.divalent + mol,
+  });
+  const room = (log: number): number => -fullness(dissolved(10 ** log), constants);
+  const [from, to] = [Math.log10(LEAST_CHALK), Math.log10(Math.max(most, LEAST_CHALK))];
+  return dissolved(10 ** fallsThroughZero(room, from, to, 1e-6));
 }
 
 /** The same where only the figure is wanted; NaN where it cannot be worked out. */

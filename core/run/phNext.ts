@@ -1,6 +1,6 @@
 import { type Band, bandOf, exactly } from '../chem/band';
 import { type BathNow, doseFor, forecast, isOddStrip, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
-import { isLiquid, movesPh } from '../chem/freed';
+import { isLiquid, isSlow, movesPh } from '../chem/freed';
 import { hasProtein } from '../fibre/lot';
 import { type Figure, knownOf, oneOf } from '../figure';
 import { type AmountUnit, printAmount, printNumber } from '../measure/print';
@@ -110,7 +110,8 @@ export function pouringPh(plan: Of, step: At, state: StepState | undefined, pour
   const before = state?.ph.at(-1)?.value;
   if (!after?.ok) return [];
   const { low, likely, high } = after.ph;
-  const says = `With this the bath comes to about pH ${about(likely)}${about(low) === about(high) ? '' : ` (${about(low)} to ${about(high)})`}.`;
+  const slow = isSlow(pouring.substance) ? ' It dissolves slowly: stir it up, wait, read again.' : '';
+  const says = `With this the bath comes to about pH ${about(likely)}${about(low) === about(high) ? '' : ` (${about(low)} to ${about(high)})`}.${slow}`;
   const { phAim } = step;
   if (likely >= WOOL_STOPS_PH && isAnimal(plan, step))
     return [

@@ -1,5 +1,5 @@
 import type { Band } from '../chem/band';
-import { isLiquid, movesPh } from '../chem/freed';
+import { isLiquid, isSlow, movesPh } from '../chem/freed';
 import { alkalinityBy } from '../chem/learnWater';
 import { knownValue } from '../figure';
 import { productFactor, strengthOf } from '../plan/phGiven';
@@ -25,8 +25,8 @@ function waterOf(step: PlanStep, own: StepState, plan: Pick<Plan, 'labels' | 'dr
   const added = before.flatMap(({ substance, amount, unit }) => {
     const said = knownValue(amount);
     const strength = strengthOf(substance, plan);
-    // A guess, or a label that nobody read, would teach a water that is none.
-    const isSure = said !== null && amount.state === 'measured' && movesPh(substance) && unit === (isLiquid(substance) ? 'mL' : 'g');
+    // A guess, a label that nobody read, or what had not dissolved yet would teach a water that is none.
+    const isSure = said !== null && amount.state === 'measured' && movesPh(substance) && !isSlow(substance) && unit === (isLiquid(substance) ? 'mL' : 'g');
     return isSure && strength.low === strength.high ? [{ substance, amount: said / productFactor(substance, plan).likely, strengthPct: strength.likely }] : [];
   });
   const volumeMl = own.volumeMl.findLast(({ atMs }) => atMs <= read.atMs)?.value ?? amountOf(step.water);

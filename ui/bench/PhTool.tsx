@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { askPh, type PhQuestion } from '@/core/chem/askPh';
 import { type Band, bandOf } from '@/core/chem/band';
 import { inSteps } from '@/core/chem/forecast';
-import { isLiquid, movesPh, SUM_ONLY, usualStrength } from '@/core/chem/freed';
+import { isLiquid, isSlow, movesPh, SUM_ONLY, usualStrength } from '@/core/chem/freed';
 import { alkalinityOf } from '@/core/chem/water';
 import type { ReadAmount } from '@/core/dose/parseAmount';
 import { nearestSpoons } from '@/core/dose/spoons';
@@ -131,7 +131,9 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
             </Help>
           }
         >
-          {told.next.ok ? `${bandText(told.next.ph, phText)}${told.next.rough ? ', roughly: it is strong' : ''}` : told.next.why}
+          {told.next.ok
+            ? `${bandText(told.next.ph, phText)}${told.next.rough ? ', roughly: it is strong' : ''}${substance && isSlow(substance.id) ? '. It dissolves slowly, over an hour and more: stir it up, wait, read again' : ''}`
+            : told.next.why}
         </Answer>
       ) : null}
       {highest !== null && highest > WOOL_STANDS_PH ? (
