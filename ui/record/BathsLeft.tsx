@@ -8,6 +8,7 @@ import { lineText, soluteText, volumeText } from '@/core/bath/balanceText';
 import { figureOf, figureText } from '@/core/figure';
 import type { KeptFact } from '@/core/liquor/act';
 import type { Liquor } from '@/core/liquor/liquor';
+import { lowerFirst } from '@/core/measure/lowerFirst';
 import { printNumber } from '@/core/measure/print';
 import { type BathLeft, bathsLeft } from '@/core/run/bathsLeft';
 import { foldRun } from '@/core/run/fold';
@@ -36,7 +37,7 @@ export function BathsLeft({ view }: { view: RunView }) {
   const baths = bathsLeft(view.plan, state, now);
   if (baths.length === 0) return null;
   const from = (bath: BathLeft): Partial<Omit<Liquor, 'id' | 'revision' | 'retired'>> => ({
-    name: `${view.plan.name}, after ${bath.title.toLowerCase()}`.slice(0, 120),
+    name: `${view.plan.name}, after ${lowerFirst(bath.title)}`.slice(0, 120),
     dyestuffId: bath.dyestuffId,
     volumeMl: bath.volumeMl,
     ph: bath.ph,
@@ -84,7 +85,7 @@ function Left({ bath, view, kept, onKeep }: LeftProps) {
   const pour = (into: BathView) => {
     const fact: KeptFact = {
       kind: 'pouredIn',
-      what: `${view.plan.name}, ${bath.title.toLowerCase()}`.slice(0, 120),
+      what: `${view.plan.name}, ${lowerFirst(bath.title)}`.slice(0, 120),
       mL: bath.volumeMl,
       draw: null,
       from: { runId: view.run.id, stepId: bath.stepId },

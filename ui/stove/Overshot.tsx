@@ -1,6 +1,7 @@
 'use client';
 import { Button } from 'antd';
 import { estimated } from '@/core/figure';
+import { lowerFirst } from '@/core/measure/lowerFirst';
 import type { Plan, PlanStep } from '@/core/plan/plan';
 import { bathVolumeMl } from '@/core/run/bathLine';
 import type { RunFact } from '@/core/run/events';
@@ -40,7 +41,7 @@ export function Overshot({ plan, card, run, nowMs, onLog, onPlan }: Props) {
           <>
             <Button
               className="tall"
-              onClick={() => (way.isPlanned ? onPlan(way, found.says) : onLog(factsOf(way, step), `${step.title}: ${way.title.toLowerCase()}`))}
+              onClick={() => (way.isPlanned ? onPlan(way, found.says) : onLog(factsOf(way, step), `${step.title}: ${lowerFirst(way.title)}`))}
             >
               {way.adds ? 'Done, log it' : way.isPlanned ? 'So it is done: plan it' : 'So it is done'}
             </Button>
@@ -54,6 +55,6 @@ export function Overshot({ plan, card, run, nowMs, onLog, onPlan }: Props) {
 
 /** What went in as it was proposed, and why: nobody measured more than the sum did. */
 function factsOf({ adds, title }: Way, { id: stepId }: PlanStep): RunFact[] {
-  const why: RunFact = { type: 'note', stepId, text: `Overshot: ${title.toLowerCase()}` };
+  const why: RunFact = { type: 'note', stepId, text: `Overshot: ${lowerFirst(title)}` };
   return adds ? [{ type: 'addition', stepId, additionId: null, substance: adds.substance, amount: estimated(adds.amount), unit: adds.unit }, why] : [why];
 }

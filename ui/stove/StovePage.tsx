@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { RunView, WeighList } from '@/contract/views';
 import type { KnownPot } from '@/core/heat/learnPot';
 import type { Vessel } from '@/core/kitchen/vessel';
+import { lowerFirst } from '@/core/measure/lowerFirst';
 import { isHeated } from '@/core/plan/phase';
 import type { PlanStep } from '@/core/plan/plan';
 import { heatShared } from '@/core/plan/stays';
@@ -130,7 +131,7 @@ function Stove({ run }: { run: LiveRun }) {
     if (kind === 'until' || kind === 'soak') run.act({ type: 'checked', stepId: step.id, finding: 'kept with its picture or words' });
   };
   const doAct = (act: StoveAct, step: PlanStep) => {
-    if ('log' in act.does) log(act.does.log, `${step.title}: ${act.label.toLowerCase()}`);
+    if ('log' in act.does) log(act.does.log, `${step.title}: ${lowerFirst(act.label)}`);
     else setAsked({ ask: act.does.ask, step, ...(act.does.additionId ? { additionId: act.does.additionId } : {}) });
   };
   const { dips, isCounting, putAway, bringBack } = useDips(view.cards);
@@ -185,7 +186,7 @@ function Stove({ run }: { run: LiveRun }) {
     const step = plan.steps.find(({ id }) => id === stepId);
     const card = view.cards.find((one) => one.step.id === stepId);
     if ('replan' in does) void replan(does.replan);
-    else if ('log' in does) logAt(does.log, `${step ? `${step.title}: ` : ''}${title.toLowerCase()}`, nowMs());
+    else if ('log' in does) logAt(does.log, `${step ? `${step.title}: ` : ''}${lowerFirst(title)}`, nowMs());
     else if ('ask' in does && step) setAsked({ ask: does.ask, step });
     else if ('change' in does) router.push(`/sessions/${plan.sessionId}/change`);
     else if ('rescue' in does && card) rescue(card, does.rescue);
@@ -271,6 +272,17 @@ function Stove({ run }: { run: LiveRun }) {
         )}
         {finished ? null : <Elsewhere runId={run.view.run.id} nowMs={now} isOnTrip={due !== undefined} />}
         {finished ? null : <OtherwiseStrip runId={run.view.run.id} moment={moment} said={said} onHeard={() => setSaid(null)} onTake={take} />}
+        {(finished ? [] : view.cards).map((card) => (
+          <Overshot
+            key={card.step.id}
+            plan={plan}
+            card={card}
+            run={view.state}
+            nowMs={now}
+            onLog={log}
+            onPlan={(way, says) => inMidRun(import('./planOvershot').then(({ planOvershot }) => planOvershot(run, card.step, way, says, logNow)))}
+          />
+        ))}
         {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}
         {!finished && unweighed.length > 0 ? (
           <Notice acts={anyStep ? <Button onClick={() => setAsked({ ask: 'weigh', step: anyStep })}>Weigh it now</Button> : null}>
@@ -294,17 +306,6 @@ function Stove({ run }: { run: LiveRun }) {
               onBegin={(step) => log([{ type: 'phaseEntered', stepId: step.id, phaseIndex: 0 }], `${step.title}: begun`)}
               onSkip={(step) => setAsked({ ask: 'skip', step })}
             />
-            {view.cards.map((card) => (
-              <Overshot
-                key={card.step.id}
-                plan={plan}
-                card={card}
-                run={view.state}
-                nowMs={now}
-                onLog={log}
-                onPlan={(way, says) => inMidRun(import('./planOvershot').then(({ planOvershot }) => planOvershot(run, card.step, way, says, logNow)))}
-              />
-            ))}
             <BathNow plan={plan} cards={view.cards} steps={view.state.steps} />
             <Findings findings={rankFindings([...shared, ...clashing, ...cautions])} stepTitle={(id) => plan.steps.find((s) => s.id === id)?.title ?? ''} />
           </div>

@@ -1,3 +1,4 @@
+import { lowerFirst } from '@/core/measure/lowerFirst';
 import { withAfterBath, withAgain } from '@/core/plan/overshot';
 import type { PlanStep } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
@@ -18,10 +19,10 @@ export async function planOvershot(
   const stepId = step.id;
   log(
     [
-      { type: 'note', stepId, text: `Overshot: ${title.toLowerCase()}` },
+      { type: 'note', stepId, text: `Overshot: ${lowerFirst(title)}` },
       { type: 'stepFinished', stepId },
     ],
-    `${step.title}: ${title.toLowerCase()}`,
+    `${step.title}: ${lowerFirst(title)}`,
   );
   const newId = nextItemId(plan.draft);
   const draft = kind === 'again' ? withAgain(plan.draft, plan, step, newId) : withAfterBath(plan.draft, step, newId);

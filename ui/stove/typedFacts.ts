@@ -1,3 +1,4 @@
+import { lowerFirst } from '@/core/measure/lowerFirst';
 import { printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import { err, ok, type Result, unreachable } from '@/core/result';
@@ -63,7 +64,7 @@ export function typedFacts(
       return done(`note: ${what.text}`, { type: 'note', stepId, text: what.text });
     case 'next': {
       const { does, label } = nextAct(card.step, card.clock);
-      return done(label.toLowerCase(), ...('log' in does ? does.log : []));
+      return done(lowerFirst(label), ...('log' in does ? does.log : []));
     }
     default:
       return unreachable(what);

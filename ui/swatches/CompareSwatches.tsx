@@ -7,6 +7,7 @@ import { hexOfLab, hexOfLinear, linearOf } from '@/core/colour/lab';
 import { compareLots, type Factor } from '@/core/compare/passports';
 import { type SmallestTrial, smallestTrial, TWICE } from '@/core/compare/smallestTrial';
 import { type Known, trialLevels } from '@/core/compare/trialLevels';
+import { lowerFirst } from '@/core/measure/lowerFirst';
 import { beside, besideText } from '@/core/swatch/beside';
 import { colourByText, lightText, stateText } from '@/core/swatch/look';
 import { dyedWith } from '@/core/swatch/swatch';
@@ -137,7 +138,7 @@ function OneOverOther({ first, second }: { first: Whole; second: Whole }) {
     <div className="line">
       <Patch hex={hexOfLinear(light)} />
       <span>
-        {second.view.name} over {first.view.name.toLowerCase()} may give {hexOfLinear(light)}.{' '}
+        {second.view.name} over {lowerFirst(first.view.name)} may give {hexOfLinear(light)}.{' '}
         <span className="quiet">An estimate from three bands of light (Kubelka–Munk), not a result.</span>
       </span>
     </div>
