@@ -136,11 +136,11 @@ export function colourByText(by: ColourBy): string {
 }
 const CARD_SAYS = { white: 'a white card', grey: 'a grey card', known: 'undyed fibre of a known colour' } as const;
 
-/** A look in a line: "2 pictures · dry, daylight · #c9a23a typed · as wanted · left half". @param hexOf prints a colour */
-export function lookText(look: Look, hexOf: (colour: ColourReading) => string): string {
+/** A look in a line: "2 pictures · dry, daylight · #c9a23a, typed · as wanted · left half". @param hexOf prints a colour; null: it is shown beside */
+export function lookText(look: Look, hexOf: ((colour: ColourReading) => string) | null): string {
   const { pictures, state, light, colour, verdict, note, part, spots = [] } = look;
   const shown = pictures.length === 0 ? '' : pictures.length === 1 ? 'picture' : `${pictures.length} pictures`;
   const seen = [state ?? '', colour && light ? lightText(light) : ''].filter(Boolean).join(', ');
-  const read = colour ? `${hexOf(colour)}, ${colourByText(colour.by)}` : '';
+  const read = colour ? `${hexOf ? `${hexOf(colour)},` : 'colour'} ${colourByText(colour.by)}` : '';
   return [shown, part ?? '', seen, read, verdictText(verdict), spotsText(spots), note].filter(Boolean).join(' · ');
 }

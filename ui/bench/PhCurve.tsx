@@ -18,6 +18,9 @@ interface Props {
 export function PhCurve({ label, points, measure, at, target }: Props) {
   const { colours, options: plainChart, ticks, grid } = useInkChart();
   const most = points.at(-1)?.amount ?? 1;
+  const phs = points.map(({ ph }) => ph);
+  // At least from one whole pH to the next: a hair’s breadth drawn large would look like a leap.
+  const [lowest, highest] = [Math.min(7, ...phs), Math.max(7, ...phs)];
   const here =
     at === null
       ? undefined
@@ -56,7 +59,7 @@ export function PhCurve({ label, points, measure, at, target }: Props) {
     ...plainChart,
     scales: {
       x: { type: 'linear', min: 0, max: most, ticks: { ...ticks, maxTicksLimit: 8, includeBounds: false, callback: (value) => measure(Number(value)) }, grid },
-      y: { title: { display: true, text: 'pH', color: colours.ink2 }, ticks, grid },
+      y: { title: { display: true, text: 'pH', color: colours.ink2 }, ticks, grid, suggestedMin: Math.floor(lowest), suggestedMax: Math.ceil(highest) },
     },
     plugins: {
       tooltip: {

@@ -6,7 +6,7 @@ export const LookShown = later(() => import('./LookShown').then((module) => modu
 
 /** A look as a line of the log: what was said, its colour or its pictures small. */
 export function LookLine({ look }: { look: Look }) {
-  const words = lookText(look, () => 'colour');
+  const words = lookText(look, null);
   return (
     <span className="log-text">
       {words}

@@ -1,11 +1,15 @@
 'use client';
 import { Chart as ChartJs, type ChartOptions } from 'chart.js';
-import { printNumber } from '@/core/measure/print';
 import { useIsNight } from './lighting';
 import { DAY, NIGHT } from './room';
+import { tickLabel } from './tickLabel';
 
-/** Figures along an axis as everywhere else; the library’s own way makes a formatter first, which holds the page up for 30 ms. */
-const tickText = (value: number | string): string => printNumber(Number(value));
+/** The library’s own way makes a formatter first, which holds the page up for 30 ms. */
+const tickText = (value: number | string, _index: number, all: readonly { readonly value: number }[]): string =>
+  tickLabel(
+    Number(value),
+    all.map((tick) => tick.value),
+  );
 
 /** What all our curves have: the page's type, its greys by day and night, no movement, the point under the finger told. */
 export function useInkChart() {
