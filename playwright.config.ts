@@ -26,6 +26,8 @@ export default defineConfig({
     // A tap on what is still sliding into its place is the test's mistake, not the page's.
     contextOptions: { reducedMotion: 'reduce' },
     timezoneId: process.env.ZONE,
+    // Its requests pass by what tests do to those of a page; it has tests of its own.
+    serviceWorkers: 'block',
     // Whoever has been here before: the tour of the first visit has a test of its own.
     storageState: { cookies: [], origins: [{ origin: baseURL, localStorage: [{ name: 'hyndle.tour', value: 'closed' }] }] },
     launchOptions: {

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, useContext, useEffect, useState } from 'react';
+import { isKeptPage } from './keptPage';
 
 /**
  * The server's time on a device whose own clock may be wrong. It is anchored to the page's monotonic timer, so that
@@ -16,8 +17,18 @@ export function heardServerTime(serverMs: number): void {
   if (anchor === null || Math.abs(nowMs() - serverMs) > 1000) anchor = { serverMs, atPerf: performance.now() };
 }
 
-/** Until the server is heard, the time at which it made the page must do: nearer than the clock of a device may be. */
+/** How far the server's time is from the clock of this device, as it was heard last. */
+const AWAY = 'hyndle.clockAwayMs';
+
+/**
+ * Until the server is heard, the time at which it made the page must do: nearer than the clock of a device may be. A page that this device
+ * kept was made long ago: there its own clock must do, set right by as much as it was off.
+ */
 export function pageMadeAt(serverMs: number): void {
+  if (isKeptPage()) {
+    anchor ??= { serverMs: Date.now() + Number(localStorage.getItem(AWAY) ?? 0), atPerf: performance.now() };
+    return;
+  }
   const [visit] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
   anchor ??= { serverMs, atPerf: visit?.responseStart ?? 0 };
 }
@@ -28,6 +39,7 @@ async function askServer(): Promise<void> {
   const { nowMs: serverMs } = (await response.json()) as { nowMs: number };
   const received = performance.now();
   anchor = { serverMs: serverMs + (received - sent) / 2, atPerf: received };
+  localStorage.setItem(AWAY, String(Math.round(nowMs() - Date.now())));
 }
 
 /** Keeps the clock right as long as the page lives. */

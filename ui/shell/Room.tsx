@@ -2,6 +2,7 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { type ReactNode, useEffect, useState } from 'react';
 import { hearLive, makeCache } from '../api/cache';
+import { isKeptPage } from '../api/keptPage';
 import { startLive } from '../api/live';
 import { keepLookBox } from '../api/lookBox';
 import { keepOutbox } from '../api/outbox';
@@ -40,6 +41,7 @@ function Lived({ seq, madeAtMs, children }: Omit<Props, 'night'>) {
   // Before the first effect of any part asks what time it is.
   useState(() => typeof window !== 'undefined' && pageMadeAt(madeAtMs));
   useEffect(() => {
+    let here = true;
     const stops = [
       startLive(firstSeq, {
         onMessage: (message) => hearLive(cache, message),
@@ -51,7 +53,12 @@ function Lived({ seq, madeAtMs, children }: Omit<Props, 'night'>) {
       keepLookBox(),
       watchAway(),
     ];
+    // It comes after everything that a hand may want.
+    void import('../api/keepOffline').then(({ keepOffline }) => here && stops.push(keepOffline(cache)));
+    // An old page knows an old answer: what this device knew last, or the server, tells it more.
+    if (isKeptPage()) void cache.invalidateQueries();
     return () => {
+      here = false;
       for (const stop of stops) stop();
     };
   }, [cache, firstSeq]);
