@@ -50,13 +50,21 @@ async function asKept(kept) {
 }
 
 async function notKept() {
-  const pages = await (await caches.open(PAGES)).keys();
-  const links = pages
-    .map(({ url }) => new URL(url).pathname)
-    .map((path) => `<li><a href="${encodeURI(path)}">${path === '/' ? 'Now' : `The stove (${encodeURI(path)})`}</a></li>`);
+  const pages = await caches.open(PAGES);
+  const links = await Promise.all(
+    (await pages.keys()).map(async (request) => {
+      const html = (await (await pages.match(request))?.text()) ?? '';
+      const { pathname } = new URL(request.url);
+      // The first heading names it; what stands there has been made safe by whoever made the page.
+      const name = /<h1[^>]*>(.*?)<\/h1>/s.exec(html)?.[1]?.replace(/<[^>]*>/g, '') ?? pathname;
+      return `<li><a href="${encodeURI(pathname)}">${name}</a></li>`;
+    }),
+  );
   const there = links.length > 0 ? `<p>These were open here and open again:</p><ul>${links.join('')}</ul>` : '';
   return new Response(
-    `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No answer from Hyndle</title><body style="font:18px/1.5 sans-serif;margin:24px;background:#d4d4d4;color:#1c1c1c"><h1>No answer from Hyndle</h1><p>This page was not open on this device before. Try again when the connection is back: what you logged is kept.</p>${there}</body></html>`,
+    `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>No answer from Hyndle</title>
+<style>body{font:18px/1.6 sans-serif;margin:24px;background:#d4d4d4;color:#1c1c1c}a{color:inherit}@media (prefers-color-scheme:dark){body{background:#101010;color:#eee}}</style>
+<h1>No answer from Hyndle</h1><p>This page was not open on this device before. Try again when the connection is back: what you logged is kept.</p>${there}</html>`,
     { status: 503, headers: { 'content-type': 'text/html; charset=utf-8' } },
   );
 }

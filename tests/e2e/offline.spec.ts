@@ -44,7 +44,7 @@ test('the stove opens again without a connection, as it was known last; acts are
   // What was not open here says so, with what was.
   await phone.goto('/fibre');
   await expect(phone.getByRole('heading', { name: 'No answer from Hyndle' })).toBeVisible();
-  await phone.getByRole('link', { name: /The stove/ }).click();
+  await phone.getByRole('link', { name: /Birch leaf on silk noil/ }).click();
   await expect(log.first()).toContainText('garden five');
 
   await context.setOffline(false);
