@@ -5,7 +5,7 @@ import { planned, SATURDAY_9, step, wool } from '../plan/plan.fixture';
 import { foldRun } from '../run/fold';
 import { heldLast } from '../run/heldLast';
 import { STARTER } from '../shelf/library';
-import { type Past, pastOf, stillIn } from './past';
+import { heldSince, type Past, pastOf, stillIn } from './past';
 
 const HOUR = 3_600_000;
 const NEW = { sessionId: 'new', runId: null };
@@ -86,4 +86,16 @@ test('a run tells what each vessel held last: what was logged, not what was plan
   ]);
   expect(heldLast(plan, state)).toEqual([{ sessionId: plan.sessionId, vesselId: mordant.vesselId, substances: ['ironSulfate'], doneAtMs: 3 }]);
   expect(heldLast(plan, foldRun(plan.steps, []))).toEqual([]);
+});
+
+test('what a vessel held after the plan was made is told, as long as it is still in there when it is used', () => {
+  const now = 10 * HOUR;
+  const plan = { sessionId: 'new', past: { held: [held('old', 1, 'alum')], carried: {} }, steps: [{ vesselId: 'steel12', startMs: 12 * HOUR }] };
+  const since = (...all: ReturnType<typeof held>[]) => heldSince(plan, all, now, STARTER).map(({ substances }) => substances);
+  expect(since(held('old', 1, 'alum'))).toEqual([]);
+  expect(since(held('old', 1, 'alum'), held('other', 9 * HOUR, 'ironSulfate'))).toEqual([['ironSulfate']]);
+  // Its own work is no past; what is not in it any more does not matter; nor does another pot.
+  expect(since(held('new', 9 * HOUR, 'ironSulfate'))).toEqual([]);
+  expect(heldSince({ ...plan, steps: [{ vesselId: 'steel12', startMs: 60 * HOUR }] }, [held('other', 9 * HOUR, 'weld')], now, STARTER)).toEqual([]);
+  expect(heldSince({ ...plan, steps: [{ vesselId: 'enamel8', startMs: now }] }, [held('other', 9 * HOUR, 'ironSulfate')], now, STARTER)).toEqual([]);
 });

@@ -86,3 +86,19 @@ export function stillIn(past: Past, vesselId: string | null, atMs: number, shelf
 /** What these goods bring along. */
 export const broughtBy = (past: Past, lotIds: readonly string[], shelf: Shelf): Content[] =>
   [...new Set(lotIds.flatMap((id) => past.carried[id]?.unrinsed ?? []))].map((substance) => plainContent(substance, shelf));
+
+interface Planned {
+  readonly sessionId: string;
+  readonly past?: Past | undefined;
+  readonly steps: readonly { readonly vesselId: string | null; readonly startMs: number }[];
+}
+
+/** Vessels of a plan that have held something since it was made, which will still be in them when they are used first. @param held as it is known now */
+export function heldSince({ sessionId, past = NO_PAST, steps }: Planned, held: readonly HeldLast[], nowMs: number, shelf: Shelf): HeldLast[] {
+  return lastHeld(held, sessionId).filter((last) => {
+    const known = past.held.find(({ vesselId }) => vesselId === last.vesselId);
+    const uses = steps.filter(({ vesselId }) => vesselId === last.vesselId).map(({ startMs }) => Math.max(startMs, nowMs));
+    if (uses.length === 0 || known?.doneAtMs === last.doneAtMs) return false;
+    return stillIn({ held: [last], carried: {} }, last.vesselId, Math.min(...uses), shelf).length > 0;
+  });
+}

@@ -16,6 +16,7 @@ import { Gaps } from '../plan/Gaps';
 import { PlanTotals } from '../plan/PlanHead';
 import { StepDetails } from '../plan/StepDetails';
 import { useClashes } from '../plan/useClashes';
+import { useHeldSince } from '../plan/useHeldSince';
 import { FailedPage } from '../shell/FailedPage';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
@@ -57,6 +58,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
   const step = plan.steps.find((s) => s.id === chosen);
   const stopped = plan.findings.some(isStop);
   const clashing = useClashes(runId ? null : plan, sessionId);
+  const heldSince = useHeldSince(runId ? null : plan);
   const title = (stepId: string) => plan.steps.find((s) => s.id === stepId)?.title ?? '';
   const start = async () => {
     setStarting(true);
@@ -118,7 +120,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
           Is it mordanted? Nobody is sure of {asked.map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name).join(', ')}.
         </Notice>
       ) : null}
-      <Findings findings={rankFindings([...clashing, ...plan.findings])} stepTitle={title} />
+      <Findings findings={rankFindings([...heldSince, ...clashing, ...plan.findings])} stepTitle={title} />
       {runId ? null : <Gaps plan={plan} />}
       {!runId && isNewest && !stopped ? <BeforeStart items={items} ticked={ticked} onTick={setTicked} /> : null}
       <Guard what="The warp">
