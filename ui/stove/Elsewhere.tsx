@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { memo, useDeferredValue, useMemo } from 'react';
 import type { RunView } from '@/contract/views';
 import { runNow } from '@/core/run/runNow';
 import { isOnTheWay } from '@/core/run/trip';
@@ -19,32 +19,33 @@ const EACH_MS = 10_000;
 
 /** What else one way to the stove serves, of the other sessions under way. */
 export function Elsewhere({ runId, nowMs, isOnTrip }: Props) {
-  const print = usePrint();
   const running = useLoaded<RunView[]>('/runs/running');
-  const slotMs = Math.floor(nowMs / EACH_MS) * EACH_MS;
-  const calls = useMemo(() => {
-    const others = running.state === 'ready' ? running.value.filter(({ run }) => run.id !== runId) : [];
-    return others.flatMap(({ run, plan, events, readings }) => {
-      const { state, nudges } = runNow(plan, events, readings, slotMs);
-      const vesselOf = (stepId: string) => plan.vessels.find(({ id }) => id === state.steps[stepId]?.vesselId)?.name ?? '';
-      return nudges
-        .filter((nudge) => (isOnTrip ? isOnTheWay(nudge, slotMs) : nudge.dueMs <= slotMs))
-        .map((nudge) => ({ key: `${run.id}/${nudge.key}`, runId: run.id, name: plan.name, text: nudge.text, where: vesselOf(nudge.stepId) }));
-    });
-  }, [running, runId, slotMs, isOnTrip]);
-  if (calls.length === 0) return null;
+  // Each session is a piece of work of its own, and none holds up a hand.
+  const slotMs = useDeferredValue(Math.floor(nowMs / EACH_MS) * EACH_MS);
+  const others = running.state === 'ready' ? running.value.filter(({ run }) => run.id !== runId) : [];
   return (
-    <p className="quiet">
+    <p className="quiet elsewhere">
       On the same way:{' '}
-      {calls.map(({ key, runId: id, name, text, where }, i) => (
-        <span key={key}>
-          {i > 0 ? '; ' : ''}
-          <Link href={`/runs/${id}`}>
-            {print.says(text)}
-            {where ? `, ${where}` : ''} ({name})
-          </Link>
-        </span>
+      {others.map((view) => (
+        <CallsOf key={view.run.id} view={view} slotMs={slotMs} isOnTrip={isOnTrip} />
       ))}
     </p>
   );
 }
+
+const CallsOf = memo(function CallsOf({ view, slotMs, isOnTrip }: { view: RunView; slotMs: number; isOnTrip: boolean }) {
+  const print = usePrint();
+  const { run, plan, events, readings } = view;
+  const { state, nudges } = useMemo(() => runNow(plan, events, readings, slotMs), [plan, events, readings, slotMs]);
+  return nudges
+    .filter((nudge) => (isOnTrip ? isOnTheWay(nudge, slotMs) : nudge.dueMs <= slotMs))
+    .map(({ key, text, stepId }) => {
+      const where = plan.vessels.find(({ id }) => id === state.steps[stepId]?.vesselId)?.name;
+      return (
+        <Link key={key} href={`/runs/${run.id}`}>
+          {print.says(text)}
+          {where ? `, ${where}` : ''} ({plan.name})
+        </Link>
+      );
+    });
+});
