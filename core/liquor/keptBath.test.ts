@@ -118,6 +118,8 @@ describe('keeping', () => {
     expect(fold(sour, [moved(14, 'freezer')]).spoilByMs).toBeCloseTo((14 + 365) * DAY, 0);
   });
   test('a day that somebody set stands; none stays none', () => {
+    // A day in the sun uses up as much as two in the shade.
+    expect(fold(jar({ keptIn: 'warm', spoilByMs: spoilByMs(0, 'warm', null) }), [moved(0.75, 'room')]).spoilByMs).toBeCloseTo((0.75 + 1.5) * DAY, 0);
     expect(fold(jar({ spoilByMs: 5 * DAY }), [moved(2, 'freezer')]).spoilByMs).toBe(5 * DAY);
     expect(fold(jar({ spoilByMs: null }), [moved(2, 'freezer')]).spoilByMs).toBeNull();
   });

@@ -1,7 +1,7 @@
 import type { Figure } from '../figure';
 import { atLeast } from '../measure/limits';
 
-export const KEPT_IN = ['room', 'fridge', 'freezer'] as const;
+export const KEPT_IN = ['warm', 'room', 'fridge', 'freezer'] as const;
 export type KeptIn = (typeof KEPT_IN)[number];
 
 /** A bath kept for later: a thing of its own, with an age. */
@@ -30,8 +30,11 @@ export interface Liquor {
 export const KEPT_BATH = 'keptBath';
 
 const DAY_MS = 86_400_000;
-/** How long a bath keeps, days: 72 h warm is where mould begins (safety handbook P14); cold figures are estimates. */
-const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { room: 3, fridge: 14, freezer: 365 };
+/**
+ * How long a bath keeps, days: 72 h warm is where mould begins (safety handbook P14). In a hot room or the sun half of that: ten degrees more
+ * about double what grows (a rule of thumb, from memory); cold figures are estimates.
+ */
+const KEEPS_DAYS: Readonly<Record<KeptIn, number>> = { warm: 1.5, room: 3, fridge: 14, freezer: 365 };
 
 /** What is sour or strongly alkaline keeps longer, times (our estimate): most of what spoils a bath grows between them. */
 const KEEPS_LONGER = [

@@ -2,7 +2,12 @@ import type { KeptFact } from '@/core/liquor/act';
 import type { KeptIn } from '@/core/liquor/liquor';
 import { printDuration } from '@/core/measure/print';
 
-export const KEPT_WORD: Readonly<Record<KeptIn, string>> = { room: 'at room temperature', fridge: 'in a fridge', freezer: 'in a freezer' };
+export const KEPT_WORD: Readonly<Record<KeptIn, string>> = {
+  warm: 'in a hot room or the sun',
+  room: 'at room temperature',
+  fridge: 'in a fridge',
+  freezer: 'in a freezer',
+};
 export const FRESH_WORD = { fresh: 'fresh', lookFirst: 'look at it first', past: 'past its day' } as const;
 
 const DAY_MS = 86_400_000;

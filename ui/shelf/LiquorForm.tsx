@@ -111,7 +111,7 @@ export function LiquorForm({ liquor, from = {}, dyestuffs, onClose }: Props) {
                 onChange={(next: Liquor['keptIn']) => set({ spoilByMs: spoilByMs(madeAtMs, next, values.ph) })}
               />
             </Form.Item>
-            <Form.Item name="spoilByMs" label="Use or look by" extra="A guess by where it is kept and its pH; change it.">
+            <Form.Item name="spoilByMs" label="Use or look by" extra="A guess by how warm it is kept and its pH; change it.">
               <DayField />
             </Form.Item>
             <Form.Item name="place" label="Place">
