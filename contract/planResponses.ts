@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
+import { PLANT_SOURCES, PREPARATIONS } from '@/core/shelf/plantDetail';
 import { method as wholeMethod } from './methodFile';
 import { heldInPots } from './pots';
 import { assistant, certainty, dyestuff, home, known, ms, number, plantForm, range, revision, severity, text, unit, window } from './responseParts';

@@ -10,9 +10,9 @@ import { AMOUNT_UNITS } from '@/core/measure/print';
 import { LIDS } from '@/core/method/method';
 import { DOSE_OF } from '@/core/plan/blend';
 import { MORDANT_ANSWERS, MOST_ITEMS, MOST_LOTS } from '@/core/plan/draft';
-import { PLANT_SOURCES, PREPARATIONS } from '@/core/plan/plant';
 import { CALL_ACTS, HIGHEST_KNOB, LET_GO_CALLS, PUT_OFF_CALLS, TIGHTNESSES } from '@/core/run/events';
 import { PLANT_FORMS } from '@/core/shelf/dyestuff';
+import { PLANT_SOURCES, PREPARATIONS } from '@/core/shelf/plantDetail';
 import { isZone } from '@/core/time/zone';
 import { amount, figure, grams, hex, id, instantMs, line, nameText, noteText, numberOrRange, plainAmount, revision } from './text';
 

@@ -10,12 +10,13 @@ import { unreachable } from '../result';
 import type { Dyestuff, PlantForm } from '../shelf/dyestuff';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
+import type { PlantDetail } from '../shelf/plantDetail';
 import type { DoseOf } from './blend';
 import type { ChainItem, ExtraAddition } from './draft';
 import type { PhAim } from './phAim';
 import { phDose } from './phDose';
 import type { PlannedAmount } from './plan';
-import type { MorePlant, PlantAmount, PlantDetail } from './plant';
+import type { MorePlant, PlantAmount } from './plant';
 import { BATH_IN_ALL } from './toPour';
 
 /** Stands for the dyestuff while nobody has chosen one. */

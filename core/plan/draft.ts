@@ -1,7 +1,8 @@
 import type { Known, Span } from '../figure';
 import type { Lid } from '../method/method';
+import type { PlantDetail } from '../shelf/plantDetail';
 import type { DoseOf } from './blend';
-import type { MorePlant, PlantAmount, PlantDetail } from './plant';
+import type { MorePlant, PlantAmount } from './plant';
 
 export const MORDANT_ANSWERS = ['testStrip', 'lookEarly', 'mordantAnyway', 'goOn'] as const;
 /** What a person chose to do about a lot whose mordant nobody is sure of. */

@@ -14,10 +14,10 @@ import type { Window } from '../schedule/diary';
 import type { WhyNotEarlier } from '../schedule/problem';
 import type { PlantForm } from '../shelf/dyestuff';
 import type { OwnSubstances } from '../shelf/library';
+import type { PlantDetail } from '../shelf/plantDetail';
 import type { Draft, MordantAnswer } from './draft';
 import type { PhAim } from './phAim';
 import type { Phase } from './phase';
-import type { PlantDetail } from './plant';
 
 /** Planned amount: what the rule proposes and what a person said instead. Both are kept. */
 export interface PlannedAmount {

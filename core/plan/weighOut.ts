@@ -7,8 +7,8 @@ import { roundForHands } from '../measure/rounding';
 import type { PlantForm } from '../shelf/dyestuff';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
+import { plantWords } from '../shelf/plantDetail';
 import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from './plan';
-import { plantWords } from './plant';
 import { toPour } from './toPour';
 
 /** One thing to weigh or measure, in the order in which the work wants it. */

@@ -5,9 +5,9 @@ import { type Figure, figureOf, figureText, isSpan, knownOf, knownValue, leastOf
 import { creditedMin, type Reading } from '../hold/credit';
 import { printAmount, printDuration, printNumber } from '../measure/print';
 import type { Plan, PlanStep } from '../plan/plan';
-import { plantWords } from '../plan/plant';
 import { shelfOf } from '../shelf/library';
 import type { Shelf } from '../shelf/lookup';
+import { plantWords } from '../shelf/plantDetail';
 import { goesByClock, stepClock } from './clock';
 import type { LoggedAddition, RunState, StepState } from './fold';
 import { goodsIn, hasJoined, lotInMin } from './lotMinutes';

@@ -3,10 +3,10 @@ import type { HeatSource } from '../kitchen/heatSource';
 import type { Home } from '../kitchen/home';
 import type { Vessel } from '../kitchen/vessel';
 import type { Lid, StepKind } from '../method/method';
-import type { PlantDetail } from '../plan/plant';
 import type { Window } from '../schedule/diary';
 import type { Assistant } from '../shelf/assistant';
 import type { Dyestuff } from '../shelf/dyestuff';
+import type { PlantDetail } from '../shelf/plantDetail';
 
 /** One thing in a bath, as the rules look at it. Unknown is null and counts as the worst plausible. */
 export interface Content {

@@ -1,7 +1,7 @@
 'use client';
 import { resultOf } from '@/core/dose/working';
 import type { PlannedAmount } from '@/core/plan/plan';
-import { plantWords } from '@/core/plan/plant';
+import { plantWords } from '@/core/shelf/plantDetail';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
 import { figureIn, WorkingLines } from '../shell/WorkingLines';
