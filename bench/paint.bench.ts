@@ -10,7 +10,7 @@ const PAGES: readonly (readonly [string, string])[] = [
   ['the record', '/runs/run-weld/record'],
   ['fibre', '/fibre'],
 ];
-const ROUNDS = 3;
+const ROUNDS = 5;
 
 interface Paint {
   readonly firstMs: number;
