@@ -1,6 +1,6 @@
 // Everything that must hold: npm run check. Installs what the tests need, Debian's Chromium included.
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, openSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT, say } from './lib.mjs';
 
@@ -64,6 +64,16 @@ function unitStep(name, file, more = []) {
   failed += unit.numFailedTests;
 }
 
+/** Builds in a process of its own. @returns whether it went well */
+function beginBuild(file) {
+  const log = openSync(file, 'w');
+  const build = spawn(process.execPath, ['-e', "import('./bin/lib.mjs').then(({ ensureBuilt }) => ensureBuilt())"], { cwd: ROOT, stdio: ['ignore', log, log] });
+  return new Promise((resolve) => {
+    build.once('error', () => resolve(false));
+    build.once('exit', (code) => resolve(code === 0));
+  });
+}
+
 const MOST_LINES = 240;
 
 /** What stood on the page when a browser test failed: without it a failure seen once elsewhere is a riddle. */
@@ -90,11 +100,19 @@ step('unused code', tool('knip'), []);
 const hasBroker = hasPackage('mosquitto', isBrokerThere);
 unitStep('unit tests', 'unit.json');
 if (!hasBroker) say('\n— the message broker: LEFT OUT, since mosquitto could not be installed. Nothing here says that MQTT works.');
+// The build needs one core and those tests the other: begun before them, waited for after. What it says goes to a file meanwhile.
+const buildLog = path.join(results, 'build.log');
+const building = beginBuild(buildLog);
 if (hasPackage('postgresql', isPostgresThere)) unitStep('use cases on a PostgreSQL server', 'server.json', ['--config', 'vitest.server.config.ts']);
 else say('\n— use cases on a PostgreSQL server: LEFT OUT, since no server could be installed. Nothing here says that DATABASE_URL works.');
 
 say('\n— production build');
-ensureBuilt();
+const built = await building;
+say(readFileSync(buildLog, 'utf8'));
+if (!built) {
+  say('Not right: the production build. Nothing can be tried in a browser without it.');
+  process.exit(1);
+}
 
 const browserFile = path.join(results, 'e2e.json');
 step('browser tests', tool('playwright'), ['test'], { CHROMIUM: ensureChromium() });
