@@ -53,7 +53,7 @@ function control({ id: stepId }: PlanStep, own: StepState): Otherwise | null {
         price: 'Costs a line where the dip ended; before and after hang on one thread.',
         does: looked(stepId, 'control: one end stays out'),
       },
-      { title: 'None', price: 'Costs nothing, and then what the dip did is told from memory.', does: looked(stepId, 'no control kept') },
+      { title: 'No control', price: 'Costs nothing, and then what the dip did is told from memory.', does: looked(stepId, 'no control kept') },
     ],
   };
 }

@@ -169,10 +169,10 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
             <Form.Item name={[i, 'maxW']} label="Power">
               <InputNumber suffix="W" placeholder="unknown" style={{ width: '100%' }} />
             </Form.Item>
-            <Form.Item name={[i, 'outdoors']} valuePropName="checked" label=" ">
+            <Form.Item name={[i, 'outdoors']} valuePropName="checked">
               <Checkbox>outdoors</Checkbox>
             </Form.Item>
-            <Form.Item name={[i, 'dyeOnly']} valuePropName="checked" label=" ">
+            <Form.Item name={[i, 'dyeOnly']} valuePropName="checked">
               <Checkbox>for dyeing only</Checkbox>
             </Form.Item>
           </>
