@@ -24,7 +24,9 @@ import { later } from '../shell/later';
 import { Open } from '../shell/Open';
 import { Panel } from '../shell/Page';
 
-const IntoKept = later(() => import('./IntoKept').then((module) => module.IntoKept), <span style={{ display: 'inline-block', minWidth: 200 }} />);
+/** As wide as the list that comes. */
+const INTO_PX = 230;
+const IntoKept = later(() => import('./IntoKept').then((module) => module.IntoKept), <span style={{ display: 'inline-block', width: INTO_PX, height: 32 }} />);
 const LiquorForm = later(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm));
 
 /** The baths that stand there now: kept, poured into a jar or jug that is kept, or poured away with a thought. */
@@ -35,7 +37,8 @@ export function BathsLeft({ view }: { view: RunView }) {
   const now = useNow(60_000);
   const state = useMemo(() => foldRun(view.plan.steps, view.events), [view]);
   const baths = bathsLeft(view.plan, state, now);
-  if (baths.length === 0) return null;
+  // All of it or none: what comes a moment later would move the button under a finger that is on it already.
+  if (baths.length === 0 || kept.state === 'loading' || dyestuffs.state === 'loading') return null;
   const from = (bath: BathLeft): Partial<Omit<Liquor, 'id' | 'revision' | 'retired'>> => ({
     name: `${view.plan.name}, after ${lowerFirst(bath.title)}`.slice(0, 120),
     dyestuffId: bath.dyestuffId,

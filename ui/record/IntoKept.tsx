@@ -27,7 +27,7 @@ export function IntoKept({ kept, bath, shelf, onPour }: Props) {
         value={into}
         options={kept.map(({ liquor }) => ({ value: liquor.id, label: liquor.name }))}
         onChange={(id: string) => setInto(id)}
-        style={{ minWidth: 200 }}
+        style={{ width: 230 }}
       />
       {chosen ? (
         <>
