@@ -2,7 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, openSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuilt, ensureInstalled, ROOT, say } from './lib.mjs';
+import { ensureInstalled, ROOT, say } from './lib.mjs';
 
 const tool = (name) => path.join(ROOT, 'node_modules', '.bin', name);
 const results = path.join(ROOT, 'test-results');
