@@ -1,6 +1,6 @@
 import { type Browser, chromium } from '@playwright/test';
 import { afterAll, beforeAll, expect, test } from 'vitest';
-import { report } from './report';
+import { middle, report } from './report';
 import { type Served, serve } from './serve';
 
 const PAGES: readonly (readonly [string, string])[] = [
@@ -66,8 +66,6 @@ async function visit(pathname: string): Promise<Paint> {
   await context.close();
   return paint;
 }
-
-const middle = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
 
 /** The middle of some visits, figure by figure. */
 async function visits(pathname: string): Promise<Paint> {

@@ -20,3 +20,6 @@ export const median = async (times: number, work: () => unknown): Promise<number
   for (let i = 0; i < times; i++) ms.push(await timed(async () => void work()));
   return quantile(sorted(ms), 0.5);
 };
+
+/** The middle one; of an even number the higher of the two. */
+export const middle = (values: readonly number[]): number => quantile(sorted(values), 0.5);

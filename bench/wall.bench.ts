@@ -2,7 +2,7 @@ import { type Browser, chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { seededChance } from '@/core/chance';
-import { report } from './report';
+import { middle, report } from './report';
 import { type Served, serve } from './serve';
 
 /** The wall with 5,000 results, and a picture of 24 megapixels read on the page. */
@@ -93,8 +93,6 @@ async function emptyVisit(): Promise<number> {
   await context.close();
   return ms;
 }
-
-const middle = (values: readonly number[]): number => values.toSorted((one, other) => one - other)[Math.floor(values.length / 2)] ?? Number.NaN;
 
 test('the wall with 5,000 results', async () => {
   // The server has shown the page before: its own code is read once after a start.

@@ -94,3 +94,6 @@ export interface ChainItem {
   /** Only a part of each lot goes in: "tips", 30 %. */
   readonly part?: { readonly label: string; readonly sharePct: number | null } | null;
 }
+
+/** Whether a step came of an item: its id begins with the item’s. */
+export const isStepOf = ({ id }: Pick<ChainItem, 'id'>, stepId: string): boolean => stepId.startsWith(`${id}-`);

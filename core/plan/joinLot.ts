@@ -1,7 +1,5 @@
-import { type ChainItem, type Draft, lotsOf } from './draft';
+import { type ChainItem, type Draft, isStepOf, lotsOf } from './draft';
 import type { Plan, PlanStep } from './plan';
-
-const isOf = (item: ChainItem, stepId: string): boolean => stepId.startsWith(`${item.id}-`);
 
 /**
  * A lot that nobody planned goes into a step that is under way, and goes on with its lots from there. What is over was not done to it: who was
@@ -10,7 +8,7 @@ const isOf = (item: ChainItem, stepId: string): boolean => stepId.startsWith(`${
  * @param begun items of the chain of which some step has begun
  */
 export function withJoined(draft: Draft, step: Pick<PlanStep, 'id' | 'lotIds'>, begun: ReadonlySet<string>, lotId: string): Draft {
-  const at = draft.chain.findIndex((item) => isOf(item, step.id));
+  const at = draft.chain.findIndex((item) => isStepOf(item, step.id));
   const chain = draft.chain.map((item, i): ChainItem => {
     const own = lotsOf(item, draft);
     if (i === at) return { ...item, lotIds: own.includes(lotId) ? own : [...own, lotId] };

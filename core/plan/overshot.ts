@@ -1,11 +1,11 @@
-import type { ChainItem, Draft } from './draft';
+import { type ChainItem, type Draft, isStepOf } from './draft';
 import type { PhAim } from './phAim';
 import type { Plan, PlanStep } from './plan';
 
 /** Which of the small baths a bath that went past its aim is done in instead: acid where its aim is sour, alkali else. */
 const afterBathFor = ({ low, high }: PhAim): string => ((high ?? low ?? 7) <= 7 ? 'mod-acid-after' : 'mod-alkali-after');
 
-const itemOf = (draft: Pick<Draft, 'chain'>, stepId: string): number => draft.chain.findIndex((item) => stepId.startsWith(`${item.id}-`));
+const itemOf = (draft: Pick<Draft, 'chain'>, stepId: string): number => draft.chain.findIndex((item) => isStepOf(item, stepId));
 
 /**
  * The goods are lifted out of a bath that went past its aim, and get their acid or alkali in a small bath of its own, right behind it.
@@ -31,8 +31,7 @@ export function withAgain(draft: Draft, { steps }: Pick<Plan, 'steps'>, step: Pl
   const at = itemOf(draft, step.id);
   const item = draft.chain[at];
   if (!item || !canBeginAgain(step)) return draft;
-  const usesIt = (other: ChainItem): boolean =>
-    steps.some((one) => (one.bathId === step.id || one.pouredFrom?.includes(step.id)) && one.id.startsWith(`${other.id}-`));
+  const usesIt = (other: ChainItem): boolean => steps.some((one) => (one.bathId === step.id || one.pouredFrom?.includes(step.id)) && isStepOf(other, one.id));
   const later = draft.chain.slice(at + 1).map((other) => {
     if (!usesIt(other)) return other;
     // Two that were to be poured together still are.

@@ -2,7 +2,7 @@ import type { Share } from '../fibre/fibre';
 import { hasCellulose, hasProtein, type Lot } from '../fibre/lot';
 import type { Certainty } from '../fibre/passport';
 import type { Shelf } from '../shelf/lookup';
-import type { ChainItem, Draft, MordantAnswer } from './draft';
+import { type ChainItem, type Draft, isStepOf, type MordantAnswer } from './draft';
 import type { MordantQuestion, PlanStep } from './plan';
 
 type Step = Pick<PlanStep, 'id' | 'lotIds' | 'treatment' | 'dyestuffId' | 'dyestuffIds' | 'part' | 'additions'>;
@@ -78,7 +78,7 @@ export const usualMordant = (composition: readonly Share[]): string => (hasCellu
 
 /** The draft with a mordant for one lot put in before the dyebath that asked. */
 export function withMordant(draft: Draft, question: Pick<MordantQuestion, 'lotId' | 'stepId'>, methodId: string, itemId: string): Draft {
-  const at = draft.chain.findIndex((item) => question.stepId.startsWith(`${item.id}-`));
+  const at = draft.chain.findIndex((item) => isStepOf(item, question.stepId));
   const item: ChainItem = { id: itemId, methodId, params: {}, dyestuffId: null, lotIds: [question.lotId] };
   const { [question.lotId]: _answered, ...answers } = draft.answers ?? {};
   return { ...draft, answers, chain: draft.chain.toSpliced(Math.max(0, at), 0, item) };

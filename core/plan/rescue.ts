@@ -1,4 +1,4 @@
-import type { ChainItem, Draft } from './draft';
+import { type ChainItem, type Draft, isStepOf } from './draft';
 import type { Plan, PlanStep } from './plan';
 
 /** The hold that is left, in whole fives, but enough to take. */
@@ -19,13 +19,13 @@ export function withRescue(
   heldMin: number,
   newIds: readonly [string, string],
 ): Draft {
-  const at = draft.chain.findIndex((item) => step.id.startsWith(`${item.id}-`));
+  const at = draft.chain.findIndex((item) => isStepOf(item, step.id));
   const item = draft.chain[at];
   if (!item) return draft;
   const hold = step.phases.find((phase) => phase.kind === 'hold');
   const leftMin = hold ? Math.floor(Math.max(0, hold.minutes.typical - heldMin) / 5) * 5 : LEAST_BACK_MIN;
   const maker = plan.steps.find((one) => one.id === step.bathId);
-  const makerItem = maker && draft.chain.find((one) => maker.id.startsWith(`${one.id}-`));
+  const makerItem = maker && draft.chain.find((one) => isStepOf(one, maker.id));
   const [mordantId, backId] = newIds;
   const mordant: ChainItem = {
     id: mordantId,

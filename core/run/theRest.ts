@@ -1,4 +1,4 @@
-import { type ChainItem, type Draft, lotsOf } from '../plan/draft';
+import { type ChainItem, type Draft, isStepOf, lotsOf } from '../plan/draft';
 import { typicalMin } from '../plan/phase';
 import type { Plan } from '../plan/plan';
 import type { RunState } from './fold';
@@ -52,7 +52,7 @@ export function fixedSteps(
 /** The items of the chain of which some step has begun. */
 export function begunItems(plan: Pick<Plan, 'steps' | 'draft'>, state: Pick<RunState, 'steps'>): ReadonlySet<string> {
   const begun = plan.steps.filter((step) => state.steps[step.id]?.status !== 'waiting');
-  return new Set(plan.draft.chain.filter((item) => begun.some((step) => step.id.startsWith(`${item.id}-`))).map((item) => item.id));
+  return new Set(plan.draft.chain.filter((item) => begun.some((step) => isStepOf(item, step.id))).map((item) => item.id));
 }
 
 /** The draft with which the rest is planned: steps in the vessels they are in, pins that are still to come. */
@@ -76,7 +76,7 @@ export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonl
   const faults: { at: string; message: string }[] = [];
   for (const item of items) {
     const now = next.chain.find((one) => one.id === item.id);
-    const name = begun.find((step) => step.id.startsWith(`${item.id}-`))?.title ?? 'A step';
+    const name = begun.find((step) => isStepOf(item, step.id))?.title ?? 'A step';
     if (!now) faults.push({ at: `chain.${item.id}`, message: `${name} has begun: it cannot be left out. Skip what is left of it at the stove.` });
     else if (!isSameWork(item, plan.draft, now, next))
       faults.push({ at: `chain.${item.id}`, message: `${name} has begun: it stays as it was planned. What really happens is logged at the stove.` });
@@ -98,7 +98,7 @@ export function begunFaults(next: Draft, plan: Plan, state: RunState): { readonl
 }
 
 const isGoingOn = (item: ChainItem, { steps }: Pick<Plan, 'steps'>, state: Pick<RunState, 'steps'>): boolean =>
-  steps.some((step) => step.id.startsWith(`${item.id}-`) && ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
+  steps.some((step) => isStepOf(item, step.id) && ['running', 'paused'].includes(state.steps[step.id]?.status ?? ''));
 
 /** The same item; lots may have come to it that the plan did not have there. */
 function isSameWork(item: ChainItem, draft: Draft, now: ChainItem, next: Draft): boolean {

@@ -36,7 +36,9 @@ async function keepHere(cache: QueryClient, isFirst: boolean): Promise<void> {
   // Its files first: a page without them would open dead.
   await keepFiles();
   const page = await fetch(pathname, { headers: { accept: 'text/html' } });
-  if (page.ok && !page.redirected) await (await caches.open(PAGES)).put(pathname, page);
+  // Not kept yet: the next round tries again.
+  if (!page.ok || page.redirected) throw new Error(`The page did not come: ${page.status}.`);
+  await (await caches.open(PAGES)).put(pathname, page);
 }
 
 async function keepFiles(): Promise<void> {

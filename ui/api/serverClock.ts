@@ -1,6 +1,6 @@
 'use client';
 import { createContext, useContext, useEffect, useState } from 'react';
-import { isKeptPage } from './keptPage';
+import { isKeptPage, isNewAgain } from './keptPage';
 
 /**
  * The server's time on a device whose own clock may be wrong. It is anchored to the page's monotonic timer, so that
@@ -39,6 +39,7 @@ async function askServer(): Promise<void> {
   const { nowMs: serverMs } = (await response.json()) as { nowMs: number };
   const received = performance.now();
   anchor = { serverMs: serverMs + (received - sent) / 2, atPerf: received };
+  isNewAgain();
   localStorage.setItem(AWAY, String(Math.round(nowMs() - Date.now())));
 }
 

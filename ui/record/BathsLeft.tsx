@@ -23,10 +23,12 @@ import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
 import { Open } from '../shell/Open';
 import { Panel } from '../shell/Page';
+import { INTO_KEPT_PX } from './intoKeptPx';
 
-/** As wide as the list that comes. */
-const INTO_PX = 230;
-const IntoKept = later(() => import('./IntoKept').then((module) => module.IntoKept), <span style={{ display: 'inline-block', width: INTO_PX, height: 32 }} />);
+const IntoKept = later(
+  () => import('./IntoKept').then((module) => module.IntoKept),
+  <span style={{ display: 'inline-block', width: INTO_KEPT_PX, height: 32 }} />,
+);
 const LiquorForm = later(() => import('../shelf/LiquorForm').then((module) => module.LiquorForm));
 
 /** The baths that stand there now: kept, poured into a jar or jug that is kept, or poured away with a thought. */

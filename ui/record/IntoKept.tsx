@@ -6,6 +6,7 @@ import type { BathLeft } from '@/core/run/bathsLeft';
 import { mixing } from '@/core/safety/rules/together';
 import type { Shelf } from '@/core/shelf/lookup';
 import { Caution } from '../shell/Findings';
+import { INTO_KEPT_PX } from './intoKeptPx';
 
 interface Props {
   readonly kept: readonly BathView[];
@@ -27,7 +28,7 @@ export function IntoKept({ kept, bath, shelf, onPour }: Props) {
         value={into}
         options={kept.map(({ liquor }) => ({ value: liquor.id, label: liquor.name }))}
         onChange={(id: string) => setInto(id)}
-        style={{ width: 230 }}
+        style={{ width: INTO_KEPT_PX }}
       />
       {chosen ? (
         <>
