@@ -65,7 +65,7 @@ test('the power goes after any forced write, and nothing else got there', async 
   // A stop forces a thousand files. In the check: two moments among the acts, and the last of all.
   const chosen = LONG ? moments : [...some(moments.slice(0, 20), 2), ...moments.slice(-1)];
   let total: Verdict = { acknowledged: 0, ...NONE };
-  for (const { durable, model: then } of chosen) {
+  for (const [i, { durable, model: then }] of chosen.entries()) {
     const after = fresh();
     cpSync(base, after, { recursive: true });
     for (const [name, bytes] of durable) {
@@ -80,8 +80,9 @@ test('the power goes after any forced write, and nothing else got there', async 
     total = withFaults(total, verdict);
     await store.close();
     rmSync(after, { recursive: true, force: true });
+    if ((i + 1) % 100 === 0 || i + 1 === chosen.length)
+      process.stdout.write(`power gone after a forced write, ${i + 1} of ${moments.length} moments: ${JSON.stringify(total)}\n`);
   }
-  process.stdout.write(`power gone after a forced write, ${chosen.length} of ${moments.length} moments: ${JSON.stringify(total)}\n`);
   expect(moments.length).toBeGreaterThan(100);
   expect(total).toMatchObject(NONE);
 }, 3_600_000);

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
 import { neighbour } from './neighbour';
+import { openList } from './planning';
 
 /** The phone at the stove and the machine in another room, both by click: joining, acting, looking, being put out. */
 
@@ -127,7 +128,7 @@ test('a call rings on every device that chose it, until one says Quiet', async (
     await expect(one.getByRole('button', { name: 'Calling aloud' })).toBeVisible();
   }
   await phone.getByLabel('What this device calls for').click();
-  await phone.locator('.ant-select-dropdown:visible').getByTitle('for stops only').click();
+  await openList(phone).getByTitle('for stops only').click();
   await expect(phone.getByRole('button', { name: 'Heard: quiet on every device' })).toHaveCount(0);
   // What was due before it was chosen has rung already.
   await phone.evaluate(() => {
@@ -140,7 +141,7 @@ test('a call rings on every device that chose it, until one says Quiet', async (
   await expect(quiet(phone)).toHaveCount(0);
   expect(await ringsOn(phone)).toBe(0);
   await phone.getByLabel('What this device calls for').click();
-  await phone.locator('.ant-select-dropdown:visible').getByTitle('for everything').click();
+  await openList(phone).getByTitle('for everything').click();
   await expect.poll(() => ringsOn(phone)).toBeGreaterThan(0);
   // Both know the new hour: a device that is still behind knows of fewer calls, and quiets only those.
   const clockOn = (one: Page) => one.locator('.big-clock').textContent();

@@ -1,5 +1,6 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
+import { openList } from './planning';
 import { addLot, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** An exact dip: the whole screen counts, outlives a reload, does not stop by itself, and is lifted in one tap. */
@@ -19,7 +20,7 @@ test('a dip counts down over the whole screen, also after a reload, then says ho
     .first()
     .click();
   await page.getByLabel('white vinegar: on the label').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
+  await openList(page).getByTitle('5 %').first().click();
   await page.getByLabel('Name', { exact: true }).fill('Sour');
   await page.getByRole('button', { name: 'Keep the plan' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();

@@ -1,6 +1,9 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect } from './hands';
 
+/** The list that is open and has come to rest: one that unfolds stands at its place for a frame or two, folds up, and grows; a tap between goes nowhere. */
+export const openList = (page: Page): Locator => page.locator('.ant-select-dropdown:visible:not(.ant-slide-up)');
+
 /** Types into the list that is open, waits until it shows only what was meant, and takes that: a list that still moves is never tapped. */
 export async function pick(page: Page, typed: string, title: string | RegExp): Promise<void> {
   await pickAll(page, [typed, title]);
@@ -9,7 +12,7 @@ export async function pick(page: Page, typed: string, title: string | RegExp): P
 
 /** The same in a list that takes several and stays open. */
 export async function pickAll(page: Page, ...choices: [typed: string, title: string | RegExp][]): Promise<void> {
-  const list = page.locator('.ant-select-dropdown:visible');
+  const list = openList(page);
   await expect(list).toHaveCount(1);
   for (const [typed, title] of choices) {
     await page.keyboard.type(typed);

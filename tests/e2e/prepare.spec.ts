@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { expect, test } from './hands';
+import { openList } from './planning';
 
 /** The front half of the job, through the real pages: fibre, shelf, methods, quantities, bench. */
 
@@ -35,7 +36,7 @@ test('a weight by size, a finish, and a colour read off a picture', async ({ pag
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name').fill('Two squares');
   await dialog.getByLabel('How it is known').click();
-  await page.getByTitle('cloth: size × g/m²').click();
+  await openList(page).getByTitle('cloth: size × g/m²').click();
   await dialog.getByLabel('Width').fill('20');
   await dialog.getByLabel('Length').fill('20');
   await dialog.getByLabel('Pieces of this size').fill('2');

@@ -270,7 +270,7 @@ test('on the wall: only with what is written down, nearest to a colour off a pic
   await page.goto('/swatches');
   const all = await page.getByRole('article').count();
   await page.getByLabel('Only with').click();
-  const menu = page.locator('.ant-cascader-menus');
+  const menu = page.locator('.ant-select-dropdown:visible:not(.ant-slide-up) .ant-cascader-menus');
   await menu.getByTitle('dye', { exact: true }).click();
   await menu.getByTitle(/^weld/).first().click();
   await page.keyboard.press('Escape');

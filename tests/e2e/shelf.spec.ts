@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './hands';
-import { chooseDyestuff } from './planning';
+import { chooseDyestuff, openList } from './planning';
 
 /** Forms of the shelf and of a lot's past, as somebody fills them, mistakes included. */
 
@@ -145,7 +145,7 @@ test('a vessel: an unknown volume is fine, a nothing is not', async ({ page }) =
 test('two lots side by side: belief is not knowledge', async ({ page }) => {
   await page.goto('/fibre/gotland');
   await page.getByLabel('Compare with').click();
-  await page.getByTitle('Bag without a label').click();
+  await openList(page).getByTitle('Bag without a label').click();
   const compared = page.locator('.compare');
   await expect(compared.getByRole('row', { name: /^mordant/ })).toContainText('believed');
   await expect(page.getByText(/cannot be put down to anything here/)).toBeVisible();
@@ -155,7 +155,7 @@ test('a lot’s past: the tips of a cord dipped in iron are the tips’ alone', 
   await page.goto('/fibre/cord');
   await page.getByRole('button', { name: 'Add to its past' }).click();
   await dialog(page).getByLabel('What was done').click();
-  await page.getByTitle('iron', { exact: true }).click();
+  await openList(page).getByTitle('iron', { exact: true }).click();
   await dialog(page).getByLabel('With what').fill('ferrous sulfate');
   await dialog(page).getByLabel('Percent of its weight').fill('2');
   await dialog(page).getByLabel('Which part').fill('tips');

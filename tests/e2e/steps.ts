@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect } from './hands';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 
 /** Acts that several walks begin with, by click and tap. */
 
@@ -37,7 +37,7 @@ export async function addLot(page: Page, base: string, name: string, weight: str
   await form.getByLabel('Name').fill(name);
   if (fibre) {
     await form.getByLabel('Fibre', { exact: true }).click();
-    await page.locator('.ant-select-dropdown:visible').getByTitle(fibre, { exact: true }).click();
+    await openList(page).getByTitle(fibre, { exact: true }).click();
   }
   await form.getByLabel('Weight', { exact: true }).fill(weight);
   await form.getByRole('button', { name: 'Keep' }).click();
@@ -72,7 +72,7 @@ export async function addPast(page: Page, lot: string, certainty: 'known' | 'bel
   await page.getByRole('button', { name: 'Add to its past' }).click();
   const form = page.getByRole('dialog', { name: /past/ });
   await form.getByLabel('How well is it known').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle(certainty, { exact: true }).click();
+  await openList(page).getByTitle(certainty, { exact: true }).click();
   await form.getByLabel('With what').fill(substance);
   await form.getByRole('button', { name: 'Keep' }).click();
   await expect(form).toBeHidden();
@@ -201,7 +201,7 @@ export async function fillJar(
   await expect(jar.locator('.amount').filter({ hasText: 'cream of tartar' })).toContainText('6 g');
   if (vessel) {
     await jar.getByLabel('Vessel').click();
-    await page.locator('.ant-select-dropdown:visible').getByTitle(vessel).click();
+    await openList(page).getByTitle(vessel).click();
   }
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByRole('button', { name: 'Keep the plan' }).click();

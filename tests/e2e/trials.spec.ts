@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import { deltaE00, labOf } from '../../core/colour/lab';
 import { expect, test } from './hands';
-import { pick, pickAll } from './planning';
+import { openList, pick, pickAll } from './planning';
 import { lotBody } from './steps';
 
 /** A cloth of the test's own. */
@@ -31,8 +31,7 @@ test('a ladder of three strengths, two mordants and two dips: twelve pieces and 
   for (let i = 0; i < 3; i++) {
     await more.click();
     await form.getByLabel('What differs', { exact: true }).nth(i).click();
-    await page
-      .locator('.ant-select-dropdown:visible')
+    await openList(page)
       .getByTitle(i === 1 ? 'Mordant' : 'Something else')
       .click();
   }

@@ -1,6 +1,6 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { addLot, beenHere, card, chooseWay, doTheRest, fillJar, HOLLYHOCK, openLot, passStep, say, usualKitchen } from './steps';
 
 /** The jar on the sill to its end: a look missed, a second load into what is left, and a jar in the shade beside it. */
@@ -80,7 +80,7 @@ test('a missed look is missed, the second load is the second use, and beside a j
   await page.getByRole('button', { name: 'Add a vessel' }).click();
   await form.getByLabel('Name').fill('Jar in the shade');
   await form.getByLabel('Kind').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('jar', { exact: true }).click();
+  await openList(page).getByTitle('jar', { exact: true }).click();
   await form.getByLabel('To the brim').fill('2 L');
   await form.getByRole('button', { name: 'Keep' }).click();
   await expect(form).toBeHidden();
@@ -91,7 +91,7 @@ test('a missed look is missed, the second load is the second use, and beside a j
     .click();
   await form.getByRole('button', { name: 'Addition' }).click();
   await form.getByLabel('What went in').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('water, topped up').click();
+  await openList(page).getByTitle('water, topped up').click();
   await form.getByLabel(/How much/).fill('200 mL');
   await form.getByRole('button', { name: 'Log it' }).click();
   await expect(form).toBeHidden();

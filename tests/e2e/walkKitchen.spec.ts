@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { chooseDyestuff } from './planning';
+import { chooseDyestuff, openList } from './planning';
 import { addLot, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** One kitchen, three sessions: a jar on the sill, a pot on the heat, and a third that wants the same pot. */
@@ -65,8 +65,7 @@ test('every clash is said when planning, starting and switching heat on; a free 
     .first()
     .click();
   await mordant.getByLabel('Vessel').click();
-  await page
-    .locator('.ant-select-dropdown:visible')
+  await openList(page)
     .getByTitle(new RegExp(`^${pot}`))
     .click();
   await expect(cautions).toContainText(`${pot} is taken by “Mordant, alum” of “In the pot”`);

@@ -1,6 +1,6 @@
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { addLot, beenHere, card, chooseWay, usualKitchen } from './steps';
 
 /** The paste ladder: halved twice, mixed at the stove with its gum, its vinegar asked about once; what comes out is looked at in a trial of its own. */
@@ -54,7 +54,7 @@ test('80 mL halved twice: what is left and what it holds; mixed at the stove, ea
   ] as const) {
     await expect(stops).toContainText(`${what}: which form or strength is on the label?`);
     await paste.getByLabel(`${what}: on the label`).click();
-    await page.locator('.ant-select-dropdown:visible').getByTitle(typed).click();
+    await openList(page).getByTitle(typed).click();
     await expect(stops).not.toContainText(`${what}: which form or strength is on the label?`);
   }
   // Somebody steams what was painted: objected to, and left out again.
@@ -101,7 +101,7 @@ test('80 mL halved twice: what is left and what it holds; mixed at the stove, ea
     await page.getByRole('button', { name: /^More acts for/ }).click();
     await form.getByRole('button', { name: /Addition/ }).click();
     await form.getByLabel('What went in').click();
-    await page.locator('.ant-select-dropdown:visible').getByTitle('guar gum').click();
+    await openList(page).getByTitle('guar gum').click();
     await form.getByLabel(/How much/).fill(pinch);
     await form.getByRole('button', { name: 'Log it' }).click();
     await expect(form).toBeHidden();

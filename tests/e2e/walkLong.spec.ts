@@ -1,6 +1,6 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { addLot, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** Cones simmered with hemp for six to eight hours, topped up twice, the heat off for a walk to the shop. */
@@ -73,7 +73,7 @@ test('six to eight hours are typed, called and held as such; a pause with the he
   const topUp = async (text: string) => {
     await more('Addition');
     await form.getByLabel('What went in').click();
-    await page.locator('.ant-select-dropdown:visible').getByTitle('something else').click();
+    await openList(page).getByTitle('something else').click();
     await expect(form.getByLabel(/How much/)).toHaveValue('');
     await form.getByLabel('Its name').fill('water');
     await form.getByLabel(/How much/).fill(text);

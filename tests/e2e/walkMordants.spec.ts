@@ -1,6 +1,6 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { addLot, beenHere, chooseWay, doTheRest, lotIn, openLot, usualKitchen } from './steps';
 
 /** One cone in three parts, each with its own mordant, all in one bath of leaf that nobody weighed. */
@@ -62,8 +62,7 @@ test('three mordants, one bath: grams for each, leaf by the cup, iron and alum p
     .first()
     .click();
   await iron.getByLabel('ferrous sulfate: on the label').click();
-  await page
-    .locator('.ant-select-dropdown:visible')
+  await openList(page)
     .getByTitle(/heptahydrate/)
     .first()
     .click();

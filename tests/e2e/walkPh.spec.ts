@@ -1,6 +1,6 @@
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
-import { chooseDyestuff } from './planning';
+import { chooseDyestuff, openList } from './planning';
 import { addLot, addPast, beenHere, card, chooseWay, passStep, usualKitchen } from './steps';
 
 /** A little acid for a blossom bath, read by the strip: trade figures of common practice (6–6.5 to 4–5; 3.4 is overshot). */
@@ -31,7 +31,7 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   await extract.getByLabel('hold from', { exact: false }).first().press('Enter');
   await expect(extract.getByLabel('hold up to', { exact: false }).first()).toHaveValue(/^76/);
   await extract.getByLabel('white vinegar: on the label').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
+  await openList(page).getByTitle('5 %').first().click();
   await page.getByLabel('Name', { exact: true }).fill('Blossom');
   await page.getByRole('button', { name: 'Keep the plan' }).click();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
@@ -104,7 +104,7 @@ test('an alkaline after-bath: washing soda is warned of before it is poured, a s
   await item.getByRole('button', { name: /Acid/ }).first().click();
   // Both schools, each with its reason.
   await item.getByLabel('School').click();
-  const schools = page.locator('.ant-select-dropdown:visible');
+  const schools = openList(page);
   await expect(schools).toContainText('Alkali in the bath: Washing soda, in the dyebath itself');
   await schools.getByTitle(/^Alkali after-bath/).click();
   await expect(item).toContainText('The base colour stays in the pot');
@@ -131,7 +131,7 @@ test('an alkaline after-bath: washing soda is warned of before it is poured, a s
   };
   await ask('Addition');
   await form.getByLabel('What went in').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('something else').click();
+  await openList(page).getByTitle('something else').click();
   await form.getByLabel('Its name').fill('baking powder');
   await form.getByLabel(/How much/).fill('1/2 tsp (US)');
   await expect(form).toContainText('Baking powder is not baking soda');
@@ -164,7 +164,7 @@ test('an acid after-bath: a control is asked for before the tips go in, and what
   await item.getByLabel('pH aim, from', { exact: true }).fill('4 to 5');
   await item.getByLabel('pH aim, from', { exact: true }).press('Enter');
   await item.getByLabel('white vinegar: on the label').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
+  await openList(page).getByTitle('5 %').first().click();
   await expect(item.locator('.amount').filter({ hasText: 'white vinegar' })).toContainText(/\d mLmost likely; [\d.]+–[\d.]+ mL/);
   await page.getByLabel('Name', { exact: true }).fill('Sour tips');
   await page.getByRole('button', { name: 'Keep the plan' }).click();

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { emptyServer } from './builtServer';
 import { expect, test } from './hands';
 import { choose, drawn } from './pictures';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { addLot, beenHere, card, chooseWay, lotIn, passStep, usualKitchen } from './steps';
 
 /** A bundle of five plants by the handful, one left out; a blend; a cup of tea for each of twenty. */
@@ -22,9 +22,9 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
   const form = page.getByRole('dialog');
   await form.getByLabel('Name').fill('Linen napkin');
   await form.getByLabel('Fibre', { exact: true }).click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('linen', { exact: true }).click();
+  await openList(page).getByTitle('linen', { exact: true }).click();
   await form.getByLabel('How it is known').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('cloth: size × g/m²').click();
+  await openList(page).getByTitle('cloth: size × g/m²').click();
   for (const [label, text] of [
     ['Width', '40 cm'],
     ['Length', '40 cm'],
@@ -49,7 +49,7 @@ test('a bundle of five: planned by handful, used four, all four in the passport 
   await soak.getByLabel('Set bath in all instead').press('Enter');
   await expect(soak.locator('.amount').first()).toContainText('150 mL');
   await soak.getByLabel('white vinegar: on the label').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('5 %').first().click();
+  await openList(page).getByTitle('5 %').first().click();
 
   // Five plants, each found by any of its names, as many handfuls as one says.
   const bundle = page.locator('#item-c2');
@@ -157,7 +157,7 @@ test('a blend: percent of all or of the share that takes dye, both shown, asked;
   ] as const) {
     await form.getByLabel('Fibre').nth(i).click();
     await page.keyboard.type(fibre);
-    await page.locator('.ant-select-dropdown:visible').getByTitle(fibre, { exact: true }).click();
+    await openList(page).getByTitle(fibre, { exact: true }).click();
     await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
     await form.getByLabel('Share').nth(i).fill(pct);
   }

@@ -1,5 +1,6 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
+import { openList } from './planning';
 import { addLot, addPast, beenHere, card, endStep, fillJar, HOLLYHOCK, openLot, passStep, planOver, say, usualKitchen } from './steps';
 
 /** What came out: a jar on the sill looked at every evening, three mordants side by side, and a second dye over the first. */
@@ -31,7 +32,7 @@ test('a jar on the sill: five litres of care, five evenings, and how much is sti
   await sill.getByRole('button', { name: /More acts/ }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Addition' }).click();
   await form.getByLabel('What went in').click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('water, topped up').click();
+  await openList(page).getByTitle('water, topped up').click();
   await form.getByLabel(/How much/).fill('200 mL');
   await form.getByRole('button', { name: 'Log it' }).click();
   await expect(form).toBeHidden();

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { pick, pickAll } from './planning';
+import { openList, pick, pickAll } from './planning';
 import { addLot, beenHere, doTheRest, usualKitchen } from './steps';
 
 /** Before the colour: does the tannin hold it in light? Two strips that differ in it alone, four weeks in a window, and a wash. */
@@ -32,7 +32,7 @@ test('two strips, with tannin and without: called for every week, graded to the 
   await form.getByLabel('Name', { exact: true }).fill('Tannin, or none');
   await form.getByRole('button', { name: 'Say what differs' }).click();
   await form.getByLabel('What differs', { exact: true }).click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle('Tannin', { exact: true }).click();
+  await openList(page).getByTitle('Tannin', { exact: true }).click();
   await form.getByLabel('Levels of Tannin').click();
   await pickAll(page, ['powder', 'Tannin, from powder']);
   await page.keyboard.press('Escape');

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { addLot, beenHere, card, doTheRest, endStep, openLot, passStep, planOver, say, usualKitchen } from './steps';
 
 /** Two results that differ in two things: no cause, but the trial that would tell, cut, dyed and read. */
@@ -26,7 +26,7 @@ async function mordanted(page: Page, name: string, alumPct: string): Promise<voi
       ['How well is it known', certainty],
     ] as const) {
       await past.getByLabel(label).click();
-      await page.locator('.ant-select-dropdown:visible').getByTitle(title, { exact: true }).click();
+      await openList(page).getByTitle(title, { exact: true }).click();
     }
     await past.getByLabel('With what').fill(substance);
     await past.getByLabel('Percent of its weight').fill(pct);
