@@ -62,7 +62,7 @@ test('the power goes after any forced write, and nothing else got there', async 
       await store.close();
     },
   );
-  // A stop forces a thousand files. In the check: two moments among the acts, and the last of all.
+  // A stop forces hundreds of files. In the check: two moments among the acts, and the last of all.
   const chosen = LONG ? moments : [...some(moments.slice(0, 20), 2), ...moments.slice(-1)];
   let total: Verdict = { acknowledged: 0, ...NONE };
   for (const [i, { durable, model: then }] of chosen.entries()) {

@@ -27,7 +27,7 @@ test('the stove opens again without a connection, as it was known last; acts are
   const log = phone.locator('.log li');
   await expect(log.first()).toContainText('before the garden');
   // Its clock goes on: it is no picture of when it was made.
-  const clock = phone.locator('main .page-title time, main time').first();
+  const clock = phone.locator('main .page-head time, main time').first();
   await expect(clock).toHaveText(
     new RegExp(new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: process.env.ZONE }).format(new Date())),
   );

@@ -22,7 +22,7 @@ export function SpoilSoon({ nowMs }: { nowMs: number }) {
           const state = freshness(now, nowMs);
           return (
             <li key={liquor.id}>
-              <Link href={`/shelf/baths/${liquor.id}`} className="now-row">
+              <Link href={`/shelf/baths/${liquor.id}`} className="line line-tight now-row">
                 <span className="row-main">
                   <strong>{liquor.name}</strong>
                   <span className="small quiet">

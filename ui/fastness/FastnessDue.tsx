@@ -20,7 +20,7 @@ export function FastnessDue({ nowMs }: { nowMs: number }) {
       <ul>
         {due.map(({ test, lot, says, nextAtMs }) => (
           <li key={test.id}>
-            <Link href={`/fibre/${test.lotId}`} className="now-row">
+            <Link href={`/fibre/${test.lotId}`} className="line line-tight now-row">
               <span className="row-main">
                 <strong>{lot}</strong>
                 <span className="small quiet">{says}</span>

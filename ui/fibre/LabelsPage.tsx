@@ -5,8 +5,8 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { LotView } from '@/contract/views';
 import { printComposition, printFinishes } from '@/core/fibre/lot';
+import { shareText } from '@/core/fibre/passport';
 import { figureText } from '@/core/figure';
-import { printPercent } from '@/core/measure/print';
 import { useLoaded } from '../api/useLoaded';
 import { Field } from '../form/Field';
 import { EmptyPlace } from '../shell/EmptyPlace';
@@ -43,7 +43,7 @@ export function LabelsPage() {
         <Field label="Address">{(id) => <Input id={id} value={address} onChange={(event) => setAddress(event.target.value)} />}</Field>
       </div>
       {chosen.length === 0 ? <EmptyPlace act={<LinkButton href="/fibre">Choose some</LinkButton>}>No lot to label.</EmptyPlace> : null}
-      <div className="labels">
+      <div className="columns">
         {chosen.map((lot) => (
           <Label key={lot.id} lot={lot} url={`${address.replace(/\/+$/, '')}/fibre/${lot.id}`} />
         ))}
@@ -57,7 +57,7 @@ function Label({ lot, url }: { lot: LotView; url: string }) {
   const last = lot.passport.treatments.filter((treatment) => treatment.certainty === 'known' && ['mordant', 'dye', 'iron', 'tannin'].includes(treatment.kind));
   return (
     <article className="label">
-      <div>
+      <div className="row-main">
         <h2>{lot.name}</h2>
         <p>
           {printComposition(lot.composition)}, {printFinishes(lot.finishes)}
@@ -71,7 +71,7 @@ function Label({ lot, url }: { lot: LotView; url: string }) {
         {last.map((treatment) => (
           <p key={treatment.id}>
             {TREATMENT_WORD[treatment.kind]}: {treatment.substance ?? 'done'}
-            {treatment.wofPct.state === 'unknown' ? '' : ` ${figureText(treatment.wofPct, printPercent)}`}
+            {treatment.wofPct.state === 'unknown' ? '' : ` ${figureText(treatment.wofPct, (pct) => shareText(treatment.kind, pct))}`}
             {treatment.part ? ` (${treatment.part})` : ''}
           </p>
         ))}

@@ -11,8 +11,10 @@ interface Props {
 export function Field({ label, children, hint }: Props) {
   const id = useId();
   return (
-    <div className="field">
-      <label htmlFor={id}>{label}</label>
+    <div className="stack stack-tight field">
+      <label className="small quiet" htmlFor={id}>
+        {label}
+      </label>
       {children(id)}
       {hint ? <div className="small quiet">{hint}</div> : null}
     </div>

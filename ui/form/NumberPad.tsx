@@ -22,7 +22,7 @@ export function NumberPad({ text, onText, step }: Props) {
     onText(next);
   };
   const key = (label: string, what: PadKey, says?: string) => (
-    <Button key={label} className="tall" onClick={() => press(what)} {...(says ? { 'aria-label': says } : {})}>
+    <Button key={label} onClick={() => press(what)} {...(says ? { 'aria-label': says } : {})}>
       {label}
     </Button>
   );

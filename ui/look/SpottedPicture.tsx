@@ -16,7 +16,7 @@ export function SpottedPicture({ picture, spots, of }: { picture: Picture; spots
         style={{ display: 'block', aspectRatio: picture.widthPx / picture.heightPx, background: 'var(--swatch-ground)' }}
       />
       {spots.map(({ x, y, plant }, i) => (
-        <span key={`${x}/${y}/${plant}`} aria-hidden="true" className="spot small" style={{ left: `${x * 100}%`, top: `${y * 100}%` }}>
+        <span key={`${x}/${y}/${plant}`} aria-hidden="true" className="letter spot" style={{ left: `${x * 100}%`, top: `${y * 100}%` }}>
           {i + 1}
         </span>
       ))}

@@ -112,7 +112,7 @@ function FirstCall({ trip: { first, alongside }, nowMs }: { trip: Trip<Call>; no
   return (
     <section className={`call${due ? ' call-due' : ''}${nudge.stop ? ' call-stop' : ''}`} aria-label="Next act">
       {nudge.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
-      <div className="call-words">
+      <div className="row-main">
         <p className="call-text" aria-live="polite">
           {due ? '' : `${untilText(nudge.dueMs, nowMs).replace('in', 'In')}: `}
           {print.says(nudge.text)}
@@ -141,7 +141,7 @@ function NoCall({ next, isEmpty }: { next: SessionSummary | undefined; isEmpty: 
   const print = usePrint();
   return (
     <section className="call" aria-label="Next act">
-      <div className="call-words">
+      <div className="row-main">
         <p className="call-text">Nothing needs hands</p>
         <p className="quiet">
           {next
@@ -210,7 +210,7 @@ interface RowProps {
 function NowRow({ href, name, what, more = '', figure, hex, under = null }: RowProps) {
   return (
     <li>
-      <Link href={href} className="now-row">
+      <Link href={href} className="line line-tight now-row">
         <span className={hex ? 'yarn-dot' : 'yarn-dot yarn-none'} style={{ background: hex }} aria-hidden="true" />
         <span className="row-main">
           <strong>{name}</strong>

@@ -1,6 +1,6 @@
 'use client';
 import { Input } from 'antd';
-import { type ReactNode, useEffect, useId, useMemo } from 'react';
+import { type ReactNode, useEffect, useMemo } from 'react';
 import type { Draft } from '@/core/plan/draft';
 import { keepingBegun } from '@/core/plan/joinLot';
 import type { Plan } from '@/core/plan/plan';
@@ -55,7 +55,6 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
   const { lots } = room;
   const { built, lastPlan } = usePlanning(draft, room.kitchen, first, begun);
   const locked = useMemo(() => (begun ? begunItems(begun.plan, begun.state) : NOTHING), [begun]);
-  const startId = useId();
   // There before a second lot is chosen, so that nothing grows under a finger.
   useEffect(() => void fetchBeforehand([WhoGetsWhat]), []);
   const shown = built.plan ?? lastPlan;
@@ -78,15 +77,16 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
                 />
               )}
             </Field>
-            <div className="field">
-              <label htmlFor={startId}>Begin at the earliest</label>
-              <WhenField
-                id={startId}
-                label="Begin at the earliest"
-                value={draft.startMs}
-                onChange={(startMs) => startMs !== null && onDraft({ ...draft, startMs })}
-              />
-            </div>
+            <Field label="Begin at the earliest">
+              {(id) => (
+                <WhenField
+                  id={id}
+                  label="Begin at the earliest"
+                  value={draft.startMs}
+                  onChange={(startMs) => startMs !== null && onDraft({ ...draft, startMs })}
+                />
+              )}
+            </Field>
           </Panel>
           {first === null ? (
             <Panel label="Begin with">

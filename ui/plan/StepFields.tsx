@@ -1,6 +1,5 @@
 'use client';
 import { Button, Input, Select } from 'antd';
-import { useId } from 'react';
 import { knownValue, sumFigures } from '@/core/figure';
 import type { Vessel } from '@/core/kitchen/vessel';
 import type { EachMeans } from '@/core/measure/each';
@@ -39,7 +38,6 @@ export function StepFields(props: Props) {
   const { step, draft, onDraft, vessels, assistants, dyestuffs } = props;
   const stuffs = [...assistants, ...dyestuffs].map((one) => ({ value: one.id, label: one.name }));
   const print = usePrint();
-  const pinId = useId();
   const covered = step.lid !== 'none' || step.phases.some((phase) => phase.kind === 'soak' || phase.kind === 'until');
   return (
     <div className="stack">
@@ -66,17 +64,18 @@ export function StepFields(props: Props) {
             />
           )}
         </Field>
-        <div className="field">
-          <label htmlFor={pinId}>Pin its start</label>
-          <WhenField
-            id={pinId}
-            label="Pin its start"
-            value={draft.pins[step.id] ?? null}
-            placeholder="not pinned"
-            optional
-            onChange={(ms) => onDraft(withEntry(draft, 'pins', step.id, ms))}
-          />
-        </div>
+        <Field label="Pin its start">
+          {(id) => (
+            <WhenField
+              id={id}
+              label="Pin its start"
+              value={draft.pins[step.id] ?? null}
+              placeholder="not pinned"
+              optional
+              onChange={(ms) => onDraft(withEntry(draft, 'pins', step.id, ms))}
+            />
+          )}
+        </Field>
         {covered ? (
           <Field label="Cover">
             {(id) => (

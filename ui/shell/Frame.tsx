@@ -17,9 +17,6 @@ export function Frame({ children }: { children: ReactNode }) {
   useKeys(!finding, { '/': () => setFinding(true), '$mod+k': () => setFinding(true) });
   return (
     <HomeFacts>
-      <a className="skip-link" href="#main">
-        Skip to the page
-      </a>
       <div className="room">
         <Rail onFind={() => setFinding(true)} />
         <main id="main" tabIndex={-1}>

@@ -16,7 +16,7 @@ export function Page({ title, under, mark, acts, className, children }: PageProp
     <div className={className ? `page ${className}` : 'page'}>
       <header className="page-head">
         {mark}
-        <div className="page-title">
+        <div className="row-main">
           <h1>{title}</h1>
           {under ? <div className="line quiet">{under}</div> : null}
         </div>
@@ -39,7 +39,7 @@ export function Panel({ title, acts, label, className, children }: PanelProps) {
   return (
     <section className={className ? `panel ${className}` : 'panel'} aria-label={label}>
       {title || acts ? (
-        <header>
+        <header className="line line-tight">
           {title ? <h2>{title}</h2> : <span />}
           {acts}
         </header>

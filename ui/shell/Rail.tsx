@@ -40,6 +40,9 @@ export function Rail({ onFind }: { onFind: () => void }) {
   const lighting = useLighting();
   return (
     <nav className="rail" aria-label="Places">
+      <a className="rail-link unseen" href="#main">
+        Skip to the page
+      </a>
       <strong className="only-wide" style={{ textAlign: 'center', paddingBottom: 10 }} aria-hidden="true">
         hyndle
       </strong>

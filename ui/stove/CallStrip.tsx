@@ -42,7 +42,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
     return (
       <section className="call call-due" aria-label="Next act">
         <HandMark size={30} />
-        <p className="call-text call-words" aria-live="polite">
+        <p className="call-text row-main" aria-live="polite">
           Everything is done
         </p>
         <Button type="primary" size="large" onClick={onFinish}>
@@ -77,7 +77,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
         {due ? `${says(first).replace(/[.?!]$/, '')}: ${where(first)}` : ''}
       </p>
       {first.stop ? <StopMark size={34} /> : due ? <HandMark size={34} /> : null}
-      <div className="call-words">
+      <div className="row-main">
         <p className="call-text">
           {due ? '' : `${untilText(first.dueMs, nowMs).replace('in', 'In')}: `}
           {says(first)}

@@ -40,7 +40,7 @@ export function DipScreen({ dips, calls, onAct, onClose }: Props) {
       extra={<CallAloud calls={calls} />}
       styles={{ body: { padding: 0 } }}
     >
-      <div className="dips" data-dips={Math.min(2, dips.length)}>
+      <div className="dips">
         {dips.map((one) => (
           <OneDip key={one.dip.stepId} {...one} onAct={onAct} />
         ))}
@@ -55,14 +55,14 @@ function OneDip({ card, dip, onAct }: Dip & { readonly onAct: Props['onAct'] }) 
   const next = nextAct(card.step, card.clock);
   return (
     <section className={`dip${isOver ? ' dip-over' : dip.leftMs <= LAST_S * 1000 ? ' dip-last' : ''}`} aria-label={`${card.vessel.name}: ${card.step.title}`}>
-      <p className="dip-act">
+      <p className="line line-tight dip-act">
         {isOver ? <StopMark size={40} /> : null} {isOver ? 'Lift now' : dip.act}, {card.vessel.name}
       </p>
       <p className="dip-count" role="timer" aria-live="off">
         {countdownText(dip.leftMs)}
       </p>
       <p className="dip-over-text">{over ?? ''}</p>
-      <Button type={isOver ? 'primary' : 'default'} size="large" className="dip-done" onClick={() => onAct(next, card)}>
+      <Button type={isOver ? 'primary' : 'default'} size="large" block className="tall" style={{ maxWidth: 480 }} onClick={() => onAct(next, card)}>
         {next.label}
       </Button>
     </section>

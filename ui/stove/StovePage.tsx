@@ -289,7 +289,7 @@ function Stove({ run }: { run: LiveRun }) {
             {unweighed.map((lot) => lot.name).join(', ')}: dry weight unknown, so doses are too.
           </Notice>
         ) : null}
-        <div className="stove-alone">
+        <div className="beside">
           <div className="stack">
             <Vessels
               run={run}

@@ -77,8 +77,8 @@ export function VesselCard({ card, chosen, onChoose, onAct, onMore, onCountdown,
         <div className="stack stack-tight">
           {card.isWet ? <p className="vessel-temp">{print.measures.temperature === 'C' && temperature ? temperature.c.toFixed(1) : degrees}</p> : null}
           {card.isWet ? (
-            <p className={`quiet small${temperature?.stale ? ' vessel-stale' : ''}`} style={{ textAlign: 'right' }}>
-              {scale}, {card.heard}
+            <p className={temperature?.stale ? 'small' : 'quiet small'} style={{ textAlign: 'right' }}>
+              {scale}, {temperature?.stale ? <strong>{card.heard}</strong> : card.heard}
             </p>
           ) : null}
           {progress ? (

@@ -23,12 +23,12 @@ function Tile({ card, isChosen, onChoose }: { card: StoveCard; isChosen: boolean
   const print = usePrint();
   const { number, vessel, step, temperature, progress, nextCall, isWet } = card;
   return (
-    <Button className={`vessel-tile${isChosen ? ' vessel-chosen' : ''}`} aria-pressed={isChosen} onClick={onChoose}>
+    <Button className={`tall vessel-tile${isChosen ? ' vessel-chosen' : ''}`} aria-pressed={isChosen} onClick={onChoose}>
       <span className="tile-name">
         {number} · {vessel.name}
       </span>
       <span className="quiet small tile-name">{step.title}</span>
-      {isWet ? <span className="tile-temp">{temperature ? temperature.text : 'not read'}</span> : null}
+      {isWet ? <span className="big-clock">{temperature ? temperature.text : 'not read'}</span> : null}
       <span className="small tile-name">{progress?.text ?? card.doing}</span>
       {nextCall ? (
         <span className={`tile-call${nextCall.due && !nextCall.stop ? ' vessel-due' : ''}`}>

@@ -42,7 +42,7 @@ export function Vessels({ run, view, known, nowMs, cardNow, hiddenDips, onCountd
   return (
     <>
       {isBoard ? <VesselTiles cards={cards} chosen={cardNow} onChoose={onChoose} /> : null}
-      <div className="vessel-cards">
+      <div className="columns">
         {(isBoard ? cards.filter((card) => card === cardNow) : cards).map((card) => (
           <VesselCard
             key={card.step.id}

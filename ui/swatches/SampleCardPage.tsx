@@ -46,7 +46,7 @@ export function SampleCardPage() {
     >
       {fault ? <Notice kind="fault">{fault}</Notice> : null}
       {chosen.length === 0 ? <EmptyPlace act={<LinkButton href="/swatches">Choose some</LinkButton>}>No result was chosen for it.</EmptyPlace> : null}
-      <div className="labels">
+      <div className="columns">
         {whole.map((one) => (
           <Sample key={one.view.id} one={one} address={address} />
         ))}
@@ -60,7 +60,7 @@ function Sample({ one: { view, lot, swatch }, address }: { one: Whole; address: 
   const recipe = factorsOf({ ...lot, passport: swatch.passport }).filter(([, says]) => !SAYS_NOTHING.has(says));
   return (
     <article className="label">
-      <div>
+      <div className="row-main">
         <span
           aria-hidden="true"
           style={{

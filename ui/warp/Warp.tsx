@@ -42,7 +42,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
     });
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling picture must be reachable by keyboard
-    <section className="warp-frame" ref={frame} aria-label={`Warp of ${plan.name}`} tabIndex={0}>
+    <section className="frame" ref={frame} aria-label={`Warp of ${plan.name}`} tabIndex={0}>
       <svg className="warp" fill="var(--ink)" width={picture.widthPx} height={picture.heightPx} aria-label="Vessels side by side, time down the page">
         <StitchDefs />
         <defs>
@@ -145,7 +145,7 @@ export function Warp({ plan, nowMs = null, actual, chosenStepId, onChoose }: Pro
         )}
         <line stroke="var(--line)" x1={0} x2={picture.widthPx} y1={HEAD_PX - 14} y2={HEAD_PX - 14} />
       </svg>
-      <ul className="warp-lots" aria-label="Lots">
+      <ul className="line warp-lots" aria-label="Lots">
         {picture.threads.map((thread) => (
           <li key={thread.lotId}>
             <span className="letter">{thread.letter}</span> {thread.names.length > 1 ? `${countText(thread.names.length, 'lot')}: ` : ''}
