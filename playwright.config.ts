@@ -19,6 +19,8 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 15_000 },
   workers: WORKERS,
+  // In the whole check one that fails is tried once more, and told of all the same: a busy machine elsewhere is not held against a change.
+  retries: Number(process.env.RETRIES ?? 0),
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL,
