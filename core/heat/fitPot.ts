@@ -66,7 +66,7 @@ const ANY_LAG: Ratio = { middle: 120, lnSd: 0.6 };
 const INTO_POT = 0.65;
 const UNKNOWN_W = 1200;
 /** Of a reading beside its curve, °C: the probe and what one lumped body does not know. */
-const READING_SD_C = 0.25;
+export const READING_SD_C = 0.25;
 /** In this time an old reading counts half: what holds now is seen now. */
 const FADES_MS = 25 * 60_000;
 /** A knob is not straight: its heats are off their shares by so much, as a natural logarithm. */

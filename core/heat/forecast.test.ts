@@ -122,3 +122,15 @@ test('a curve says what each of its moments says alone', () => {
   if (!now) throw new Error('It has readings enough.');
   expect(bathCurve(now, 2, 3)).toEqual([0, 2, 4, 6].map((minutes) => bathAfter(now, minutes)));
 });
+
+test('a pot that is no one body stands where it is read, whatever its curve makes of it', () => {
+  // By fits and starts: flat, a jump, flat, as no heater of one body gives it.
+  const readings = Array.from({ length: 24 }, (_, i) => ({ atMs: i * 20_000, bathC: i < 12 ? 40 : i < 18 ? 40 + (i - 11) : 46 }));
+  const lastMs = readings.at(-1)?.atMs ?? 0;
+  const settings = [{ atMs: 0, name: 'knob 7', share: 0.7, hasLid: true, litres: 6 }];
+  const fit = fitPot({ vesselLitres: 9, maxW: 1800, roomC: 20, boilC: 99.97, dryJPerK: 750, settings, readings, learnt: null });
+  expect(fit?.offC).toBeGreaterThan(0.5);
+  const now = bathAfter(potNow(fit as NonNullable<typeof fit>, lastMs), 0);
+  expect(Math.abs(now.likely - 46)).toBeLessThan(0.3);
+  expect([now.low <= 46.3, now.high >= 45.7]).toEqual([true, true]);
+});

@@ -1,6 +1,7 @@
 import type { Band } from '../chem/band';
+import type { Reading } from '../hold/credit';
 import { crossing } from './crossing';
-import { along, type FittedPot, potOf } from './fitPot';
+import { along, type FittedPot, type PotHistory, potOf, READING_SD_C } from './fitPot';
 import { holdingPowerW, type PotModel, type PotState, runPot } from './potModel';
 
 /** What a pot may be, and how it stands now: one of several that fit its curve about equally well. */
@@ -37,20 +38,54 @@ const NORMALS: readonly (readonly number[])[] = Array.from({ length: SAMPLES }, 
   }),
 );
 
-/** The pot at a moment at or after its last reading. */
+/** Readings of this last time say where the bath is now, before any curve does. */
+const LATE_MS = 2 * 60_000;
+
+/** Where a straight line through what was read leads at its last moment: a curve that is off is off by more and more. Fewer than three: their mean. */
+function offNow(late: readonly Reading[], offC: readonly number[]): number {
+  const n = late.length;
+  const lastMs = late.at(-1)?.atMs ?? 0;
+  const meanC = offC.reduce((sum, one) => sum + one, 0) / n;
+  const meanMs = late.reduce((sum, { atMs }) => sum + atMs - lastMs, 0) / n;
+  const spread = late.reduce((sum, { atMs }) => sum + (atMs - lastMs - meanMs) ** 2, 0);
+  if (n < 3 || spread === 0) return meanC;
+  const slope = late.reduce((sum, { atMs }, i) => sum + (atMs - lastMs - meanMs) * ((offC[i] ?? 0) - meanC), 0) / spread;
+  return meanC - slope * meanMs;
+}
+
+function lateOf({ readings, settings }: PotHistory, nowMs: number): readonly Reading[] {
+  const lastMs = readings.at(-1)?.atMs ?? nowMs;
+  // What was poured in since, a reading before it knows nothing of.
+  const since = Math.max(lastMs - LATE_MS, settings.findLast(({ litres }, i) => litres !== settings[i - 1]?.litres)?.atMs ?? 0);
+  const late = readings.filter(({ atMs }) => atMs >= since && atMs <= nowMs);
+  return late.length > 0 ? late : readings.slice(-1);
+}
+
+/**
+ * The pot at a moment at or after its last reading. It stands where it was read of late: how far a curve is off there is taken
+ * for a fault of the curve as much as its readings are usually off it, and for one of the reading as much as a probe errs.
+ */
 export function potNow(fit: FittedPot, nowMs: number): PotNow {
   const { history, powers, theta, root } = fit;
   const setting = history.settings.findLast(({ atMs }) => atMs <= nowMs) ?? history.settings[0];
   if (!setting) throw new Error('A fitted pot has a setting.');
+  const late = lateOf(history, nowMs);
+  // A line’s end is known half as well as a mean.
+  const trust = fit.offC ** 2 / (fit.offC ** 2 + (4 * READING_SD_C ** 2) / late.length);
   const possible = [null, ...NORMALS].map((z): Possible => {
     const own = z === null ? theta : theta.map((value, i) => value + (root[i] ?? []).reduce((sum, part, k) => sum + part * (z[k] ?? 0), 0));
     const off = z === null ? [0, 0] : [MODEL_LN_SD * (z[14] ?? 0), 2 * MODEL_LN_SD * (z[15] ?? 0)];
     const { model, wattOf } = potOf(history, powers, own, setting.litres);
-    const [state] = along(history, powers, own, [nowMs]);
+    const states = along(history, powers, own, [...late.map(({ atMs }) => atMs), nowMs]);
+    const offC = offNow(
+      late,
+      late.map(({ bathC }, k) => bathC - (states[k] as PotState).bathC),
+    );
+    const state = states.at(-1) as PotState;
     return {
       model: { ...model, lossFactor: model.lossFactor * Math.exp(off[1] ?? 0) },
       wattOf: (name) => wattOf(name) * Math.exp(off[0] ?? 0),
-      state: state as PotState,
+      state: { ...state, bathC: Math.min(model.boilC, state.bathC + trust * offC) },
     };
   });
   return { possible, name: setting.name, hasLid: setting.hasLid };
