@@ -109,7 +109,7 @@ export const LID_WORD: Readonly<Record<Lid, string>> = {
   sealed: 'sealed',
 };
 
-export const PLACES = ['heated', 'any', 'same', 'jar', 'steamer', 'tray', 'table', 'line'] as const;
+export const PLACES = ['heated', 'any', 'same', 'jar', 'steamer', 'microwave', 'tray', 'table', 'line'] as const;
 /** What kind of place a step wants; `same` is the vessel its liquor or its goods are in already. */
 export type Place = (typeof PLACES)[number];
 

@@ -7,6 +7,7 @@ import { COMFORTABLE_PCT, HEATED, KINDS } from './suggestVessel';
 export const NEEDED = 'needed:';
 /** Sizes that are sold, L. */
 const SIZES = [0.3, 0.5, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 80, 100];
+const LARGEST_CUP_L = 0.5;
 /** Where the load is unknown: what most home dyers have (common practice, no source). */
 const USUAL_L: Readonly<Record<VesselKind, number | null>> = { pot: 8, pail: 10, jar: 2, tray: 6, steamer: 8, pressure: 6, cup: 0.3, table: null, line: null };
 const USUAL_MATERIAL: Readonly<Record<VesselKind, Vessel['material']>> = {
@@ -26,11 +27,11 @@ export const isNeeded = (vessel: Pick<Vessel, 'id'>): boolean => vessel.id.start
 
 /** The vessel that a step would want, big enough to work in. */
 export function neededVessel(template: Pick<StepTemplate, 'where'>, load: Omit<Load, 'vesselMl'>, heatSourceIds: readonly string[]): Vessel {
-  const kind = KINDS[template.where][0] ?? 'pot';
   const enough = SIZES.find((litres) => {
     const fit = fitVessel({ ...load, vesselMl: litres * 1000 });
     return fit !== null && fit.fillPct <= COMFORTABLE_PCT;
   });
+  const kind = KINDS[template.where].find((one) => one !== 'cup' || (enough ?? 0) <= LARGEST_CUP_L) ?? 'pot';
   const litres = USUAL_L[kind] === null ? null : (enough ?? USUAL_L[kind]);
   const heated = HEATED.includes(template.where);
   return {

@@ -1,3 +1,4 @@
+import { fitVessel, type Load } from '../dose/fit';
 import type { Vessel } from '../kitchen/vessel';
 import type { StepTemplate } from '../method/method';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
@@ -5,6 +6,12 @@ import type { PlanProblem } from './plan';
 import type { Sketch, SketchInput } from './sketched';
 import { suggestVessel } from './suggestVessel';
 import type { Bath } from './whichBath';
+
+/** What stands in a microwave, if it can take the load at all; else all there is, since a pot on a ring does it too. */
+function inMicrowave(vessels: readonly Vessel[], microwaves: ReadonlySet<string>, load: Omit<Load, 'vesselMl'>): readonly Vessel[] {
+  const inside = vessels.filter(({ heatSourceId }) => heatSourceId !== null && microwaves.has(heatSourceId));
+  return inside.some(({ litres }) => litres !== null && (fitVessel({ ...load, vesselMl: litres * 1000 })?.fillPct ?? 0) <= 100) ? inside : vessels;
+}
 
 /** The vessel of a step: the one chosen, the one its bath or goods are in, one that suits, or one that the kitchen lacks. */
 export function vesselFor(
@@ -28,20 +35,15 @@ export function vesselFor(
   const standsCold = (input.vessels.find((one) => one.id === continues?.vesselId)?.heatSourceId ?? null) === null;
   const wantsHeat = template.phases.some((phase) => phase.kind === 'raise' || phase.kind === 'hold');
   const place = template.where === 'same' && wantsHeat && standsCold && !continues?.vesselId?.startsWith(NEEDED) ? { where: 'heated' as const } : template;
+  const microwaves = new Set(input.home.heatSources.flatMap(({ id: source, kind }) => (kind === 'microwave' ? [source] : [])));
+  const offered = [...input.vessels, ...new Map(needed.map((vessel) => [vessel.id, vessel])).values()];
   const suggested = suggestVessel(
     place,
     load,
-    [...input.vessels, ...new Map(needed.map((vessel) => [vessel.id, vessel])).values()],
+    place.where === 'microwave' ? inMicrowave(offered, microwaves, load) : offered,
     continues?.vesselId ?? null,
     sketches.map((sketch) => sketch.vessel?.id ?? ''),
     input.taken,
   );
-  return (
-    suggested ??
-    neededVessel(
-      place,
-      load,
-      input.home.heatSources.map((source) => source.id),
-    )
-  );
+  return suggested ?? neededVessel(place, load, [...(place.where === 'microwave' ? microwaves : []), ...input.home.heatSources.map((source) => source.id)]);
 }

@@ -11,6 +11,7 @@ export const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
   any: ['pail', 'tray', 'pot'],
   jar: ['jar', 'pail', 'pot'],
   steamer: ['steamer', 'pot'],
+  microwave: ['cup', 'pot'],
   tray: ['tray', 'pail', 'pot'],
   table: ['table', 'line', 'tray', 'pail', 'pot'],
   line: ['line', 'table'],
@@ -20,7 +21,7 @@ export const KINDS: Readonly<Record<Place, readonly VesselKind[]>> = {
 const TAKEN_RANK = 3;
 /** Their metal goes into baths, or acid and alkali eat them: only when there is nothing else. */
 const REACTS: readonly Vessel['material'][] = ['aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'];
-export const HEATED: readonly Place[] = ['heated', 'steamer'];
+export const HEATED: readonly Place[] = ['heated', 'steamer', 'microwave'];
 const ROOMY: readonly Place[] = ['table', 'line'];
 
 /**

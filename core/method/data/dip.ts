@@ -31,7 +31,7 @@ const cup = ({ id, name, school, title, first, params, matter, needsDyestuff }: 
         key: 'dip',
         kind: 'dip',
         title,
-        where: 'heated',
+        where: 'microwave',
         bath: { mLPerPortion: at('cupMl'), portionG: at('cupG') },
         additions: [matter, { id: 'vinegar', substance: 'vinegar', rule: 'perPortion', portionG: at('cupG'), dose: at('vinegarMlPerCup'), unit: 'mL' }],
         phases: [
