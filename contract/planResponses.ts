@@ -96,6 +96,7 @@ export const draft = z
   .object({
     name: text,
     startMs: ms,
+    endByMs: ms.nullable().optional(),
     lotIds: z.array(text),
     chain: z.array(chainItem),
     vessels: z.record(text, text),
@@ -186,6 +187,15 @@ export const plan = z
     steps: z.array(planStep),
     absences: z.array(window),
     boundMs: ms,
+    inTime: z
+      .object({
+        endByMs: ms,
+        isMet: z.boolean(),
+        cuts: z.array(z.object({ taskId: text, index: number, usualMin: number, nowMin: number })),
+        leastEndMs: ms.nullable(),
+        latestStartMs: ms.nullable(),
+      })
+      .optional(),
     findings: z.array(finding),
     methods: z.array(wholeMethod),
     labels: z.record(text, text).optional(),

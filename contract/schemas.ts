@@ -220,6 +220,7 @@ const doseOf = z.enum(DOSE_OF).nullable();
 export const draftInput = z.strictObject({
   name: nameText,
   startMs: instantMs,
+  endByMs: instantMs.nullable().optional(),
   lotIds,
   chain,
   vessels: z.record(stepKey, id),

@@ -12,6 +12,7 @@ import { unreachable } from '../result';
 import { rankFindings } from '../safety/finding';
 import { circuitFinding } from '../safety/rules/all';
 import { absences, homeWindows, type Window } from '../schedule/diary';
+import { LOOK_BACK_DAYS, planInTime } from '../schedule/inTime';
 import { bestOrder } from '../schedule/orders';
 import type { Scheduler, Segment, Task } from '../schedule/problem';
 import { NO_OWN, type OwnSubstances, shelfOf } from '../shelf/library';
@@ -91,6 +92,8 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   const lots = draft.lotIds.map((id) => input.lots.find((lot) => lot.id === id)).filter((lot) => lot !== undefined);
   if (lots.length === 0) problems.push({ at: 'lotIds', message: 'Choose at least one lot of fibre.' });
   for (const lot of lots) if (lot.ended) problems.push({ at: 'lotIds', message: `${lot.name} is no more: it was ${endedWord(lot)}. Choose what it became.` });
+  if (draft.endByMs && draft.endByMs <= draft.startMs)
+    problems.push({ at: 'endByMs', message: 'It must be over before it begins. Set its end later, or its beginning earlier.' });
   if (draft.chain.length === 0) problems.push({ at: 'chain', message: 'Add at least one step.' });
   const sketches =
     lots.length === 0
@@ -99,14 +102,11 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   if (problems.length > 0) return { plan: null, problems };
 
   const horizonMs = draft.startMs + HORIZON_MS;
-  const windows = homeWindows(home.diary, draft.startMs - 86_400_000, horizonMs);
+  const windows = homeWindows(home.diary, draft.startMs - LOOK_BACK_DAYS * 86_400_000, horizonMs);
   const ids = new Set(sketches.map((sketch) => sketch.id));
-  const schedule = (input.scheduler ?? bestOrder)({
-    tasks: sketches.map((sketch) => toTask(sketch, ids, input)),
-    home: windows,
-    startMs: draft.startMs,
-    horizonMs,
-  });
+  const scheduler = input.scheduler ?? bestOrder;
+  const problem = { tasks: sketches.map((sketch) => toTask(sketch, ids, input)), home: windows, startMs: draft.startMs, horizonMs };
+  const { schedule, inTime } = draft.endByMs ? planInTime(problem, draft.endByMs, scheduler) : { schedule: scheduler(problem), inTime: null };
   if (schedule.kind === 'infeasible') {
     const title = sketches.find((sketch) => sketch.id === schedule.taskId)?.title ?? 'A step';
     return { plan: null, problems: [{ at: `steps.${schedule.taskId}`, message: `${title} cannot be placed. ${schedule.reason}` }] };
@@ -150,6 +150,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     home,
     steps,
     boundMs: schedule.boundMs,
+    ...(inTime ? { inTime } : {}),
     lots: lots.map((lot) => planLot(lot, lot.seenHex ?? lot.baseHex, sketches, shelf, mordants[lot.id] ?? 'unknown', ownDyes)),
     vessels: [...input.vessels.filter((vessel) => used.has(vessel.id)), ...neededOf(sketches)].sort((a, b) => a.order - b.order),
     absences: away.filter((gap) => gap.fromMs < endMs).map((gap) => ({ fromMs: gap.fromMs, toMs: Math.min(gap.toMs, endMs + 43_200_000) })),

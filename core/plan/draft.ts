@@ -16,6 +16,8 @@ export const MOST_ITEMS = 120;
 export interface Draft {
   readonly name: string;
   readonly startMs: number;
+  /** When all of it must be over: a flight, guests; null or missing: whenever it is. */
+  readonly endByMs?: number | null;
   readonly lotIds: readonly string[];
   readonly chain: readonly ChainItem[];
   readonly vessels: Readonly<Record<string, string>>;

@@ -11,6 +11,7 @@ import type { AmountUnit } from '../measure/print';
 import type { Lid, Method, StepKind } from '../method/method';
 import type { Finding } from '../safety/finding';
 import type { Window } from '../schedule/diary';
+import type { InTime } from '../schedule/inTime';
 import type { WhyNotEarlier } from '../schedule/problem';
 import type { PlantForm } from '../shelf/dyestuff';
 import type { OwnSubstances } from '../shelf/library';
@@ -125,6 +126,8 @@ export interface Plan {
   readonly steps: readonly PlanStep[];
   readonly absences: readonly Window[];
   readonly boundMs: number;
+  /** How it stands to the moment at which it must be over; missing: it need not be. */
+  readonly inTime?: InTime;
   readonly findings: readonly Finding[];
   /** The methods as they were used: a session keeps the version it was planned with. */
   readonly methods: readonly Method[];

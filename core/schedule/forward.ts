@@ -1,5 +1,5 @@
 import type { Window } from './diary';
-import type { Placed, ScheduleProblem, ScheduleResult, Segment, Task, WhyNotEarlier } from './problem';
+import type { Placed, Scheduled, ScheduleProblem, ScheduleResult, Segment, Task, WhyNotEarlier } from './problem';
 
 const MIN = 60_000;
 const MAX_TRIES = 5000;
@@ -60,7 +60,7 @@ type PassOutcome =
   | ({ readonly kind: 'locked'; readonly keeperId: string; readonly why: WhyNotEarlier } & Behind);
 
 /** The same plan with its tasks in the order of the chain. */
-export const inOrder = (result: Extract<ScheduleResult, { kind: 'planned' }>, tasks: readonly Task[]): Extract<ScheduleResult, { kind: 'planned' }> => {
+export const inOrder = (result: Scheduled, tasks: readonly Task[]): Scheduled => {
   const byId = new Map(result.placed.map((placed) => [placed.taskId, placed]));
   return { ...result, placed: tasks.flatMap((task) => byId.get(task.id) ?? []) };
 };

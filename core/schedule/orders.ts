@@ -1,6 +1,6 @@
 import { seededChance } from '../chance';
 import { boundMs as boundOf, forwardPass, inOrder, onePass } from './forward';
-import type { ScheduleProblem, ScheduleResult, Task } from './problem';
+import type { Scheduled, ScheduleProblem, ScheduleResult, Task } from './problem';
 
 /** Orders tried: some hundreds for a small plan, fewer for a big one, so that all take about a tenth of a second. */
 const triesFor = (tasks: number): number => Math.max(6, Math.min(300, Math.round(6000 / Math.max(1, tasks * tasks))));
@@ -22,7 +22,8 @@ export function bestOrder(problem: ScheduleProblem): ScheduleResult {
   return best;
 }
 
-const endOf = (result: Extract<ScheduleResult, { kind: 'planned' }>): number => Math.max(...result.placed.map((placed) => placed.endMs));
+/** When the last of it is over, ms. */
+export const endOf = ({ placed }: Pick<Scheduled, 'placed'>): number => Math.max(...placed.map(({ endMs }) => endMs));
 
 /** Another order in which every task still comes after what it waits for. */
 function shuffled(tasks: readonly Task[], chance: () => number): Task[] {

@@ -52,15 +52,15 @@ export interface Placed {
   readonly whyNotEarlier: WhyNotEarlier;
 }
 
-export type ScheduleResult =
-  | {
-      readonly kind: 'planned';
-      readonly placed: readonly Placed[];
-      /** No schedule can end before this: the longest chain of steps with every stretch at its least. */
-      readonly boundMs: number;
-      readonly by: string;
-    }
-  | { readonly kind: 'infeasible'; readonly taskId: string; readonly reason: string };
+export interface Scheduled {
+  readonly kind: 'planned';
+  readonly placed: readonly Placed[];
+  /** No schedule can end before this: the longest chain of steps with every stretch at its least. */
+  readonly boundMs: number;
+  readonly by: string;
+}
+
+export type ScheduleResult = Scheduled | { readonly kind: 'infeasible'; readonly taskId: string; readonly reason: string };
 
 /** What plans a problem. The forward pass is one; a search may take its place without anything else moving. */
 export type Scheduler = (problem: ScheduleProblem) => ScheduleResult;

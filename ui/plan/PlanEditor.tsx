@@ -21,6 +21,7 @@ import { Blend } from './Blend';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem, withLots } from './draft';
 import { Gaps } from './Gaps';
+import { InTime } from './InTime';
 import { LotPicker } from './LotPicker';
 import { MissingVessels } from './MissingVessels';
 import { PlanTotals } from './PlanHead';
@@ -87,6 +88,18 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
                 />
               )}
             </Field>
+            <Field label="Must be over by">
+              {(id) => (
+                <WhenField
+                  id={id}
+                  label="Must be over by"
+                  value={draft.endByMs ?? null}
+                  placeholder="whenever it is"
+                  optional
+                  onChange={(endByMs) => onDraft({ ...draft, endByMs })}
+                />
+              )}
+            </Field>
           </Panel>
           {first === null ? (
             <Panel label="Begin with">
@@ -104,6 +117,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
           {shown ? (
             <>
               <PlanTotals plan={shown} />
+              <InTime plan={shown} draft={draft} onDraft={onDraft} />
               {draft.lotIds.length > 1 ? (
                 <Panel title="Who gets what">
                   <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} locked={locked} />
