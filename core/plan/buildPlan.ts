@@ -21,7 +21,7 @@ import { type OwnDye, ownDyeOf } from '../swatch/ownDyes';
 import type { Draft } from './draft';
 import { planFindings } from './findings';
 import { isNeeded } from './neededVessel';
-import { isHeated, type Phase } from './phase';
+import { isHeated, isWait, type Phase } from './phase';
 import type { Plan, PlanLot, PlanProblem, PlanStep } from './plan';
 import { mordantQuestions } from './questions';
 import { sketchSteps } from './sketch';
@@ -42,7 +42,7 @@ export interface PlanInput {
   /** By substance: the form or strength that the shelf knows of. */
   readonly labels?: Readonly<Record<string, string>>;
   /** Steps that already happened or run: they keep their times, the rest is placed at or after `nowMs`. */
-  readonly fixed?: Readonly<Record<string, { startMs: number; endMs: number; segments: readonly Window[] }>>;
+  readonly fixed?: Readonly<Record<string, FixedStep>>;
   readonly nowMs?: number;
   /** What other sessions take of the kitchen. */
   readonly others?: readonly Stay[];
@@ -53,6 +53,14 @@ export interface PlanInput {
   readonly pots?: readonly KnownPot[];
   /** What other sessions left in the vessels and on the goods. */
   readonly past?: Past;
+}
+
+/** A step that has begun: when its parts were, or will be over, and how long its waits were planned when it began, min. */
+export interface FixedStep {
+  readonly startMs: number;
+  readonly endMs: number;
+  readonly segments: readonly Window[];
+  readonly waitsMin: readonly (number | null)[];
 }
 
 export interface PlanHead {
@@ -117,8 +125,10 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     const placed = placedById.get(sketch.id);
     if (!placed) throw new Error(`schedule lost step ${sketch.id}`);
     const { vessel, after, keepsVesselFor: _kept, startsWarm: _warm, still: _still, ...rest } = sketch;
+    const cuts = inTime?.cuts.filter((cut) => cut.taskId === sketch.id) ?? [];
     return {
       ...rest,
+      phases: rest.phases.map((phase, i) => waiting(phase, input.fixed?.[sketch.id]?.waitsMin[i] ?? cuts.find(({ index }) => index === i)?.nowMin ?? null)),
       after: after.map((link) => link.taskId),
       vesselId: vessel?.id ?? null,
       startMs: placed.startMs,
@@ -166,6 +176,13 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     ...usedPast(past, used, draft.lotIds),
   };
   return { plan, problems };
+}
+
+/** A wait as long as it has to be here, which is within what its method allows. */
+function waiting(phase: Phase, minutes: number | null): Phase {
+  if (minutes === null || !isWait(phase) || phase.minutes.typical === minutes) return phase;
+  const { said: _said, ...span } = phase.minutes;
+  return { ...phase, minutes: { ...span, typical: minutes } };
 }
 
 const endedWord = (lot: Lot): string => (lot.ended?.how === 'split' ? 'split' : lot.ended?.how === 'joined' ? 'joined to others' : 'put away');

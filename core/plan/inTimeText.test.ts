@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { inTimeText } from './inTimeText';
+import { isWait } from './phase';
 import type { Plan } from './plan';
 import { draft, planned, SATURDAY_9, wool } from './plan.fixture';
 
@@ -37,4 +38,23 @@ test('a plan that must be over says when it is, what gives, and from when on it 
 test('a plan that need not be over says nothing, and one over before it begins is refused in words', () => {
   expect(planned([wool('a', 100)]).inTime).toBeUndefined();
   expect(() => planned([wool('a', 100)], { endByMs: draft(['a']).startMs })).toThrow('It must be over before it begins');
+});
+
+test('a wait that gives is as long in the plan as it is on the clock, and a step that has begun with it keeps it', () => {
+  const usual = planned([wool('a', 100)]);
+  const until = { endByMs: endOf(usual) - H };
+  const plan = planned([wool('a', 100)], until);
+  const cut = plan.inTime?.cuts[0];
+  const step = plan.steps.find(({ id }) => id === cut?.taskId);
+  const phase = step?.phases[cut?.index ?? -1];
+  expect(phase).toMatchObject({ minutes: { typical: cut?.nowMin } });
+  expect(cut?.nowMin).toBeLessThan(cut?.usualMin ?? 0);
+  const at = step?.phaseTimes[cut?.index ?? -1];
+  expect(((at?.toMs ?? 0) - (at?.fromMs ?? 0)) / 60_000).toBe(cut?.nowMin);
+
+  // Begun, and then planned anew without a moment to be over by.
+  const waitsMin = step?.phases.map((one) => (isWait(one) ? one.minutes.typical : null)) ?? [];
+  const fixed = { [step?.id ?? '']: { startMs: step?.startMs ?? 0, endMs: step?.endMs ?? 0, segments: step?.phaseTimes ?? [], waitsMin } };
+  const anew = planned([wool('a', 100)], {}, { fixed, nowMs: SATURDAY_9 });
+  expect(anew.steps.find(({ id }) => id === step?.id)?.phases[cut?.index ?? -1]).toMatchObject({ minutes: { typical: cut?.nowMin } });
 });

@@ -54,6 +54,10 @@ export const LOOK_IN_MIN = 20;
 
 export const isHeated = (phase: Phase): boolean => phase.kind === 'raise' || phase.kind === 'hold';
 
+/** Nobody needs to be there for it. */
+export const isWait = (phase: Phase): phase is Extract<Phase, { readonly kind: 'soak' | 'until' | 'rest' }> =>
+  phase.kind === 'soak' || phase.kind === 'until' || phase.kind === 'rest';
+
 /** How long it is planned for, min: a range where a person said one. */
 export const plannedMin = ({ said, min, typical, max }: SpanMin): number | Span => (said ? { least: min, most: max } : typical);
 

@@ -12,7 +12,7 @@ import type { Window } from '../schedule/diary';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { labelMissing } from './amounts';
-import { COOL_MIN, endsHotC, isHeated, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
+import { COOL_MIN, endsHotC, isHeated, isWait, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
 import { tapOf } from './phGiven';
 import { type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 import { startC } from './resolvePhases';
@@ -115,9 +115,7 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     ),
     checkGapMin: checkGapMin(step.phases),
     heatWindows: step.phases.flatMap((phase, i) => (isHeated(phase) && step.phaseTimes[i] ? [step.phaseTimes[i]] : [])),
-    wetMin: step.phases
-      .filter((phase) => phase.kind === 'soak' || phase.kind === 'until' || phase.kind === 'rest')
-      .reduce((sum, phase) => sum + typicalMin(phase), 0),
+    wetMin: step.phases.filter(isWait).reduce((sum, phase) => sum + typicalMin(phase), 0),
     plantIn: contents.some((content) => content.dyestuff !== null) || (step.fit !== null && step.dyestuffId !== null && step.kind === 'solar'),
     ph: context.seen?.ph ?? bathPh(bath.inBath, waterMl, tapOf(home).band.likely),
     alkaliMin: contactMin,

@@ -1,4 +1,4 @@
-import { typicalMin } from '../plan/phase';
+import { isWait, typicalMin } from '../plan/phase';
 import type { Plan } from '../plan/plan';
 import type { StepClock } from './clock';
 import type { RunState } from './fold';
@@ -14,7 +14,7 @@ export function latenessMin(plan: Pick<Plan, 'steps'>, state: RunState, clocks: 
     if (own?.status !== 'running' || !clock?.current) continue;
     const now = clock.current;
     const plannedEnd = step.phaseTimes[now.index]?.toMs;
-    const unattended = now.phase.kind === 'rest' || now.phase.kind === 'soak' || now.phase.kind === 'until';
+    const unattended = isWait(now.phase);
     if (plannedEnd === undefined || unattended) continue;
     const leftMin = now.phase.kind === 'raise' ? Math.max(0, typicalMin(now.phase) - now.elapsedMin) : Math.max(0, now.leftMin ?? 0);
     late = Math.max(late, (nowMs - plannedEnd) / 60_000 + leftMin);

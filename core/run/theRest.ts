@@ -1,5 +1,6 @@
+import type { FixedStep } from '../plan/buildPlan';
 import { type ChainItem, type Draft, isStepOf, lotsOf } from '../plan/draft';
-import { typicalMin } from '../plan/phase';
+import { isWait, typicalMin } from '../plan/phase';
 import type { Plan } from '../plan/plan';
 import type { RunState } from './fold';
 import type { RunNow } from './runNow';
@@ -19,13 +20,8 @@ export const currentVessels = (plan: Plan, state: RunState): Record<string, stri
   );
 
 /** Done steps stay where they were; a running one keeps its start and ends when its timers say. */
-export function fixedSteps(
-  plan: Plan,
-  state: RunState,
-  clocks: RunNow['clocks'],
-  nowMs: number,
-): Record<string, { startMs: number; endMs: number; segments: { fromMs: number; toMs: number }[] }> {
-  const fixed: ReturnType<typeof fixedSteps> = {};
+export function fixedSteps(plan: Plan, state: RunState, clocks: RunNow['clocks'], nowMs: number): Record<string, FixedStep> {
+  const fixed: Record<string, FixedStep> = {};
   for (const step of plan.steps) {
     const own = state.steps[step.id];
     const clock = clocks[step.id];
@@ -44,7 +40,8 @@ export function fixedSteps(
       segments.push({ fromMs: begins, toMs: Math.max(begins, ends) });
       at = Math.max(begins, ends);
     });
-    fixed[step.id] = { startMs, endMs: own.endedAtMs ?? at, segments };
+    const waitsMin = step.phases.map((phase) => (isWait(phase) ? phase.minutes.typical : null));
+    fixed[step.id] = { startMs, endMs: own.endedAtMs ?? at, segments, waitsMin };
   }
   return fixed;
 }
