@@ -14,6 +14,10 @@ export const VESSEL_WORD: Readonly<Record<VesselKind, string>> = {
 export const MATERIALS = ['stainless', 'enamel', 'glass', 'ceramic', 'plastic', 'wood', 'aluminium', 'copper', 'iron', 'galvanised', 'zinc', 'tinned'] as const;
 export type Material = (typeof MATERIALS)[number];
 
+const NO_METAL: readonly Material[] = ['glass', 'ceramic', 'plastic', 'wood'];
+/** Metal all through or under its coat: it sparks in a microwave. */
+export const isMetal = (material: Material): boolean => !NO_METAL.includes(material);
+
 /** Whether a material goes into the bath with what is in it. Common practice, no source. */
 export const MATERIAL_SAYS: Readonly<Record<Material, string>> = {
   stainless: 'does not react',

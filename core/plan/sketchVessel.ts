@@ -1,5 +1,5 @@
 import { fitVessel, type Load } from '../dose/fit';
-import type { Vessel } from '../kitchen/vessel';
+import { isMetal, type Vessel } from '../kitchen/vessel';
 import type { StepTemplate } from '../method/method';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
 import type { PlanProblem } from './plan';
@@ -9,7 +9,7 @@ import type { Bath } from './whichBath';
 
 /** What stands in a microwave, if it can take the load at all; else all there is, since a pot on a ring does it too. */
 function inMicrowave(vessels: readonly Vessel[], microwaves: ReadonlySet<string>, load: Omit<Load, 'vesselMl'>): readonly Vessel[] {
-  const inside = vessels.filter(({ heatSourceId }) => heatSourceId !== null && microwaves.has(heatSourceId));
+  const inside = vessels.filter(({ heatSourceId, material }) => heatSourceId !== null && microwaves.has(heatSourceId) && !isMetal(material));
   return inside.some(({ litres }) => litres !== null && (fitVessel({ ...load, vesselMl: litres * 1000 })?.fillPct ?? 0) <= 100) ? inside : vessels;
 }
 

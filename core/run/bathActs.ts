@@ -12,7 +12,7 @@ import type { RunState, StepState } from './fold';
 import { goodsIn } from './lotMinutes';
 import { weightOf } from './weightOf';
 
-type OfPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'draft'>;
+type OfPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'draft' | 'vessels'>;
 
 /** Liquid that goods carry when they are lifted and drained, mL for a gram of dry fibre: our estimate, no source. */
 const CARRIES_ML_PER_G = 2;
@@ -49,7 +49,7 @@ function stepActs(plan: OfPlan, state: RunState, step: PlanStep, did: StepState,
     ...putIn(plan, did),
     ...did.volumeMl.map(({ atMs, value }): BathAct => ({ kind: 'read', mL: value, atMs, isEstimate: false })),
     ...(step.kind === 'strain' && did.endedAtMs !== null ? [{ kind: 'strained', atMs: did.endedAtMs, isEstimate: false } as const] : []),
-    ...boiled(step, did, nowMs),
+    ...boiled(plan, step, did, nowMs),
     ...goods(plan, state, step, did),
   ];
 }
@@ -92,8 +92,9 @@ function putIn(plan: OfPlan, did: StepState): BathAct[] {
   });
 }
 
-/** What boiled off, by how long it was on the heat: the usual loss of a pot with its lid. */
-function boiled(step: PlanStep, did: StepState, nowMs: number): BathAct[] {
+/** What boiled off, by how long it was on the heat: the usual loss of such a pot with its lid. */
+function boiled(plan: OfPlan, step: PlanStep, did: StepState, nowMs: number): BathAct[] {
+  const vesselL = plan.vessels.find(({ id }) => id === (did.vesselId ?? step.vesselId))?.litres ?? null;
   return did.entered.flatMap((entry, i): BathAct[] => {
     const phase = step.phases[entry.phaseIndex];
     if (!phase || !isHeated(phase)) return [];
@@ -101,7 +102,7 @@ function boiled(step: PlanStep, did: StepState, nowMs: number): BathAct[] {
     const pausedMs = did.pauses.reduce((sum, { fromMs, toMs: until }) => sum + Math.max(0, Math.min(until ?? toMs, toMs) - Math.max(fromMs, entry.atMs)), 0);
     const heatMin = Math.max(0, toMs - entry.atMs - pausedMs) / 60_000;
     const hottestC = phase.kind === 'hold' ? (phase.bandC?.[1] ?? null) : null;
-    const mL = lossL({ heated: true, heatMin, lid: step.lid, hottestC, waterMl: null }) * 1000;
+    const mL = lossL({ heated: true, heatMin, lid: step.lid, hottestC, waterMl: null, vesselL }) * 1000;
     return mL > 0 ? [{ kind: 'boiled', mL, atMs: toMs, isEstimate: true }] : [];
   });
 }

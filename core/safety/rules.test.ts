@@ -282,11 +282,14 @@ describe('jars, steam and long heat', () => {
     expect(severity('R16', { ...long, checkGapMin: 20 })).toEqual([]);
   });
   test('a bath that loses more than a tenth is said: 7 h covered lose 2.1 L', () => {
-    expect(lossL({ heated: true, heatMin: 420, lid: 'resting', hottestC: 85, waterMl: 10_000 })).toBeCloseTo(2.1, 9);
+    expect(lossL({ heated: true, heatMin: 420, lid: 'resting', hottestC: 85, waterMl: 10_000, vesselL: 12 })).toBeCloseTo(2.1, 9);
+    // A mug has an eighth of an 8 L pot’s opening: 0.35 L to 8 L is 0.04375, to the power of two thirds 0.1242.
+    expect(lossL({ heated: true, heatMin: 60, lid: 'none', hottestC: null, waterMl: 250, vesselL: 0.35 })).toBeCloseTo(0.8 * 0.1242, 4);
     expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 10_000 })).toEqual(['note']);
     expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 4000 })).toEqual(['caution']);
   });
-  test('no more boils off than there is', () => expect(lossL({ heated: true, heatMin: 120, lid: 'none', hottestC: 99, waterMl: 300 })).toBe(0.3));
+  test('no more boils off than there is', () =>
+    expect(lossL({ heated: true, heatMin: 120, lid: 'none', hottestC: 99, waterMl: 300, vesselL: null })).toBe(0.3));
   test('any dose of what is cautioned about at any dose, also an unknown one', () => {
     for (const id of ['ironLiquor', 'alcohol', 'bleach', 'woodAsh', 'lye'])
       expect([id, severity('R2', { contents: [content(id)], protein: false })]).toEqual([id, ['caution']]);
@@ -376,18 +379,25 @@ describe('places, people, plants', () => {
     expect(severity('P8', { vessel: cup, onGoods: [content('teaBlack')], goodsIn: true })).toEqual([]);
   });
   const source = (kind: 'microwave' | 'campBurner' | 'oven', outdoors = false) => ({ id: 'h', name: 'It', maxW: 800, kind, outdoors });
+  const mug = vesselWith({ kind: 'cup', material: 'ceramic' });
+  test('metal sparks in it, coated or not', () => {
+    for (const material of ['stainless', 'enamel', 'aluminium'] as const)
+      expect(
+        says('R27', { heatSource: source('microwave'), vessel: vesselWith({ name: 'Camp cup', material }), heated: true, contents: [content('teaBlack')] }),
+      ).toMatchObject([{ severity: 'stop', text: expect.stringContaining('Camp cup is metal') }]);
+  });
   test('the microwave takes tea, no metal salt and no sealed jar', () => {
-    expect(severity('R27', { heatSource: source('microwave'), heated: true, contents: [content('teaBlack')] })).toEqual(['caution']);
-    expect(severity('R27', { heatSource: source('microwave'), heated: true, contents: [content('alum')] })).toEqual(['stop']);
-    expect(severity('R27', { heatSource: source('microwave'), heated: true, lid: 'sealed', contents: [content('teaBlack')] })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: source('microwave'), vessel: mug, heated: true, contents: [content('teaBlack')] })).toEqual(['caution']);
+    expect(severity('R27', { heatSource: source('microwave'), vessel: mug, heated: true, contents: [content('alum')] })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: source('microwave'), vessel: mug, heated: true, lid: 'sealed', contents: [content('teaBlack')] })).toEqual(['stop']);
   });
   test('dye plants only in one that nobody cooks with; no metal salt in that either (safety handbook X19)', () => {
     const own = { ...source('microwave'), dyeOnly: true };
-    const [finding] = says('R27', { heatSource: source('microwave'), heated: true, contents: [content('heather')] });
+    const [finding] = says('R27', { heatSource: source('microwave'), vessel: mug, heated: true, contents: [content('heather')] });
     expect(finding).toMatchObject({ severity: 'stop', text: expect.stringContaining('marked so at the shelf') });
-    expect(severity('R27', { heatSource: own, heated: true, contents: [content('heather')] })).toEqual(['caution']);
-    expect(severity('R27', { heatSource: own, heated: true, contents: [content('alum')] })).toEqual(['stop']);
-    expect(severity('R27', { heatSource: own, heated: true, lid: 'sealed', contents: [content('heather')] })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: own, vessel: mug, heated: true, contents: [content('heather')] })).toEqual(['caution']);
+    expect(severity('R27', { heatSource: own, vessel: mug, heated: true, contents: [content('alum')] })).toEqual(['stop']);
+    expect(severity('R27', { heatSource: own, vessel: mug, heated: true, lid: 'sealed', contents: [content('heather')] })).toEqual(['stop']);
   });
   test('a camp burner is for outdoors', () => {
     expect(severity('R27', { heatSource: source('campBurner'), heated: true })).toEqual(['stop']);

@@ -1,5 +1,6 @@
 import { lossL } from '../../heat/boilOff';
 import { steamerDryMin, steamerLookMin } from '../../heat/steamer';
+import { isMetal } from '../../kitchen/vessel';
 import { above, atLeast } from '../../measure/limits';
 import { printNumber, printVolume } from '../../measure/print';
 import { plantRow, plantRowsFor } from '../data/plants';
@@ -143,7 +144,7 @@ export const WORK_RULES: readonly Rule[] = [
     about: 'long simmers',
     check: (facts) => {
       if (!facts.heated || facts.vessel?.kind === 'steamer') return clear;
-      const loss = lossL(facts);
+      const loss = lossL({ ...facts, vesselL: facts.vessel?.litres ?? null });
       const bathL = (facts.waterMl ?? 0) / 1000;
       if (above(facts.heatMin, 60) && above(facts.checkGapMin, 20))
         return caution('More than an hour on heat: look in every 20 min and top up with hot water before the level drops.');
@@ -177,6 +178,8 @@ export const WORK_RULES: readonly Rule[] = [
       if ((heatSource.kind === 'campBurner' || heatSource.kind === 'charcoal') && !heatSource.outdoors)
         return stop(`${heatSource.name} is not for indoors: carbon monoxide has no smell. Outdoors, clear air.`);
       if (heatSource.kind === 'microwave') {
+        if (facts.vessel && isMetal(facts.vessel.material))
+          return stop(`${facts.vessel.name} is metal, and metal sparks in ${heatSource.name}. Take glass or ceramic that is marked for it.`);
         if (facts.lid === 'sealed' || metalSalt(facts)) return stop(`${heatSource.name} is not for this step: metal salts and sealed jars stay out of it.`);
         if (!foodOnly(facts) && !heatSource.dyeOnly)
           return stop(
