@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { measured, UNKNOWN } from '../figure';
 import { buildPlan } from './buildPlan';
 import type { ChainItem } from './draft';
 import { canBeginAgain, withAfterBath, withAgain } from './overshot';
@@ -22,7 +23,7 @@ const replanned = (chain: readonly ChainItem[]): Plan => {
 
 describe('a bath went past its aim', () => {
   test('made again: its item once more, and what was to work in the old bath works in the new one', () => {
-    const next = withAgain(plan.draft, plan, stepOf(plan, 'ex-extract'), 'c9');
+    const next = withAgain(plan.draft, plan, stepOf(plan, 'ex-extract'), 'c9', []);
     expect(next.chain.map(({ id, methodId }) => `${id} ${methodId}`)).toEqual([
       'al alum-10',
       'ex extract-cold',
@@ -35,6 +36,23 @@ describe('a bath went past its aim', () => {
     expect([stepOf(again, 'st-strain').bathId, stepOf(again, 'dy-dye').bathId]).toEqual(['c9-extract', 'c9-extract']);
     expect(stepOf(again, 'c9-extract').additions.map(({ substance }) => substance)).toContain('hibiscus');
   });
+  test('with half of the acid that went in, asked for or not, and with what a person set for it', () => {
+    const step = stepOf(plan, 'ex-extract');
+    const vinegar = { additionId: null, substance: 'vinegar', amount: measured(20), unit: 'mL' };
+    const more = { ...vinegar, amount: measured(10) };
+    const next = withAgain({ ...plan.draft, overrules: { 'ex-extract/water': 2500 } }, plan, step, 'c9', [
+      vinegar,
+      more,
+      { ...vinegar, substance: 'hibiscus' },
+    ]);
+    expect(next.overrules).toEqual({ 'ex-extract/water': 2500, 'c9-extract/water': 2500, 'c9-extract/extra-1': 15 });
+    const again = buildPlan(input(lots, next), HEAD).plan;
+    const bath = again && stepOf(again, 'c9-extract');
+    expect(bath?.water?.overruled).toBe(2500);
+    expect(bath?.additions.find(({ substance }) => substance === 'vinegar')).toMatchObject({ overruled: 15, unit: 'mL' });
+    // Nobody knows how much: nothing is made up.
+    expect(withAgain(plan.draft, plan, step, 'c9', [{ ...vinegar, amount: UNKNOWN }]).overrules).toEqual({});
+  });
   test('two baths that were to be poured together still are', () => {
     const chain = [item('ex', 'extract-cold'), item('e2', 'extract-cold'), item('dy', 'dyebath', { bathFrom: ['ex', 'e2'] })];
     const first = stepOf(plan, 'ex-extract');
@@ -43,7 +61,7 @@ describe('a bath went past its aim', () => {
       { ...first, id: 'e2-extract', bathId: 'e2-extract' },
       { ...stepOf(plan, 'dy-dye'), bathId: 'dy-dye', pouredFrom: ['ex-extract', 'e2-extract'] },
     ];
-    expect(withAgain({ ...plan.draft, chain }, { steps }, first, 'c9').chain.at(-1)?.bathFrom).toEqual(['c9', 'e2']);
+    expect(withAgain({ ...plan.draft, chain }, { steps }, first, 'c9', []).chain.at(-1)?.bathFrom).toEqual(['c9', 'e2']);
   });
   test('as an after-bath: sour for a sour aim, alkaline for an alkaline one, for the goods that were in it', () => {
     const dye = stepOf(plan, 'dy-dye');
@@ -55,7 +73,7 @@ describe('a bath went past its aim', () => {
   });
   test('without an aim, or where no item made it, nothing is changed', () => {
     expect(withAfterBath(plan.draft, { id: 'dy-dye', lotIds: ['a'], phAim: undefined }, 'c9')).toBe(plan.draft);
-    expect(withAgain(plan.draft, plan, { ...stepOf(plan, 'ex-extract'), id: 'zz-extract' }, 'c9')).toBe(plan.draft);
+    expect(withAgain(plan.draft, plan, { ...stepOf(plan, 'ex-extract'), id: 'zz-extract' }, 'c9', [])).toBe(plan.draft);
   });
   test('a bath that another step made, or a kept one, is not made again by this step', () => {
     expect([canBeginAgain(stepOf(plan, 'ex-extract')), canBeginAgain(stepOf(plan, 'dy-dye'))]).toEqual([true, false]);

@@ -1,3 +1,5 @@
+import { movesPh } from '../chem/freed';
+import { type Figure, knownOf, type Span, sumFigures, timesKnown } from '../figure';
 import { type ChainItem, type Draft, isStepOf } from './draft';
 import type { PhAim } from './phAim';
 import type { Plan, PlanStep } from './plan';
@@ -22,12 +24,20 @@ export function withAfterBath(draft: Draft, { id, lotIds, phAim }: Pick<PlanStep
 /** Only a bath with water of its own can be made again by its own step. */
 export const canBeginAgain = ({ water, kind }: Pick<PlanStep, 'water' | 'kind'>): boolean => water !== null && kind !== 'reuse';
 
+/** What was logged as put in. */
+interface WentIn {
+  readonly additionId: string | null;
+  readonly substance: string;
+  readonly amount: Figure;
+  readonly unit: string;
+}
+
 /**
- * A bath that went past its aim is poured away and made again in fresh water: its item once more, right behind it. What was to work in
- * the old bath works in the new one.
+ * A bath that went past its aim is poured away and made again in fresh water: its item once more, right behind it, with what a person set
+ * for it, and half of the acid or alkali that went in. What was to work in the old bath works in the new one.
  * @param newId of an item that the chain does not have
  */
-export function withAgain(draft: Draft, { steps }: Pick<Plan, 'steps'>, step: PlanStep, newId: string): Draft {
+export function withAgain(draft: Draft, { steps }: Pick<Plan, 'steps'>, step: PlanStep, newId: string, wentIn: readonly WentIn[]): Draft {
   const at = itemOf(draft, step.id);
   const item = draft.chain[at];
   if (!item || !canBeginAgain(step)) return draft;
@@ -38,5 +48,36 @@ export function withAgain(draft: Draft, { steps }: Pick<Plan, 'steps'>, step: Pl
     const from = other.bathFrom && other.bathFrom.length > 0 ? other.bathFrom : [item.id];
     return { ...other, bathFrom: from.map((id) => (id === item.id ? newId : id)) };
   });
-  return { ...draft, chain: [...draft.chain.slice(0, at + 1), { ...item, id: newId }, ...later] };
+  const chain = [...draft.chain.slice(0, at + 1), { ...item, id: newId }, ...later];
+  return withHalf(asBefore({ ...draft, chain }, item.id, newId), step.id.replace(item.id, newId), wentIn);
+}
+
+/** What a person set for the steps of an item stands for those of another that repeats it. */
+function asBefore(draft: Draft, itemId: string, newId: string): Draft {
+  const copied = <T>(record: Readonly<Record<string, T>> = {}): Record<string, T> => ({
+    ...record,
+    ...Object.fromEntries(
+      Object.entries(record).flatMap(([key, value]) => (key.startsWith(`${itemId}-`) ? [[`${newId}${key.slice(itemId.length)}`, value]] : [])),
+    ),
+  });
+  const { overrules, plantAmounts, extras, lids } = draft;
+  return { ...draft, overrules: copied(overrules), plantAmounts: copied(plantAmounts), extras: copied(extras), lids: copied(lids) };
+}
+
+/** What moved its pH, by half: a tap of the step that asks for it, beside it where the method does not. */
+function withHalf(draft: Draft, stepId: string, wentIn: readonly WentIn[]): Draft {
+  const overrules: Record<string, number | Span> = { ...draft.overrules };
+  const extras = [...(draft.extras?.[stepId] ?? [])];
+  for (const substance of new Set(wentIn.map((one) => one.substance).filter(movesPh))) {
+    const own = wentIn.filter((one) => one.substance === substance);
+    const half = timesKnown(knownOf(sumFigures(own.map(({ amount }) => amount))), 0.5);
+    if (half === null || half === 0 || own.some(({ unit }) => unit !== own[0]?.unit)) continue;
+    let id = own.find(({ additionId }) => additionId !== null)?.additionId ?? null;
+    if (id === null) {
+      id = `extra-${extras.length + 1}`;
+      extras.push({ id, substance, wofPct: null });
+    }
+    overrules[`${stepId}/${id}`] = half;
+  }
+  return { ...draft, overrules, extras: { ...draft.extras, [stepId]: extras } };
 }

@@ -1,4 +1,4 @@
-import { onePass } from './forward';
+import { inOrder, onePass } from './forward';
 import { endOf } from './orders';
 import type { Scheduled, ScheduleProblem, ScheduleResult, Scheduler, Task } from './problem';
 
@@ -47,17 +47,24 @@ export function planInTime(problem: ScheduleProblem, endByMs: number, schedule: 
     return { schedule: usual, inTime: { endByMs, isMet: false, cuts: [], leastEndMs, latestStartMs: latestStart(leastProblem, endByMs) } };
   }
   let best = least;
-  // Given back one by one, in working order, as far as there is time.
+  // Given back one by one, in working order, as far as there is time: in the order that the least was found in, since many orders for each would take seconds.
+  const inThatOrder = { ...problem, tasks: byStart(problem.tasks, least) };
   for (const wait of [...short]) {
-    const tried = schedule(shortened(problem, new Set([...short].filter((other) => other !== wait))));
+    const tried = onePass(shortened(inThatOrder, new Set([...short].filter((other) => other !== wait))));
     if (tried.kind === 'infeasible' || endOf(tried) > endByMs) continue;
     short.delete(wait);
-    best = tried;
+    best = { ...inOrder(tried, problem.tasks), boundMs: least.boundMs };
   }
   return { schedule: best, inTime: { ...met, cuts: cutsOf(problem.tasks, best), latestStartMs: latestStart(leastProblem, endByMs) } };
 }
 
 const waitKey = (task: Task, index: number): string => `${index}/${task.id}`;
+
+/** In the order in which they were placed: one that others wait for stands before them. */
+function byStart(tasks: readonly Task[], { placed }: Scheduled): Task[] {
+  const startOf = new Map(placed.map(({ taskId, startMs }) => [taskId, startMs]));
+  return tasks.toSorted((a, b) => (startOf.get(a.id) ?? 0) - (startOf.get(b.id) ?? 0));
+}
 
 /** What of a task nobody needs to be there for, and could be shorter. */
 const waitsOf = (task: Task): string[] =>

@@ -58,7 +58,7 @@ test('a weight by size, a finish, and a colour read off a picture', async ({ pag
   await expect(dialog.getByRole('alert')).toContainText('could not be read as a picture');
   await dialog.getByRole('button', { name: 'Keep' }).click();
   await page.getByRole('searchbox', { name: 'Find a lot' }).fill('bleached squares');
-  await expect(page.locator('.row-main').first()).toContainText('Two squares');
+  await expect(page.locator('.row .row-main').first()).toContainText('Two squares');
   await expect(page.locator('.filters')).toContainText('1 of');
 });
 

@@ -79,6 +79,7 @@ test('three mordants, one bath: grams for each, leaf by the cup, iron and alum p
 
   // All three rinsed in one bath: the iron travels to the alum skein. Parted in one tap.
   const mixed = 'Goods with iron and goods without in one bath';
+  await cautions.getByRole('button', { name: /more caution/ }).click();
   await expect(cautions).toContainText(mixed);
   await page.getByRole('button', { name: 'Rinse: each lot in its own vessel' }).click();
   await expect(cautions).not.toContainText(mixed);

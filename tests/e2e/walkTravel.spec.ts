@@ -1,11 +1,11 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
 import { pick } from './planning';
-import { addLot, beenHere, chooseWay, usualKitchen } from './steps';
+import { addLot, beenHere, chooseWay, lotBody, usualKitchen } from './steps';
 
 /** A jar before a flight: tied cotton, three days at most, and what gives for it. */
 
-const { base: BASE } = serverWithClock(4216);
+const { base: BASE, pass } = serverWithClock(4216);
 test.use(beenHere(BASE));
 test.beforeEach(({ page }) => page.setDefaultTimeout(15_000));
 
@@ -60,4 +60,35 @@ test('tied at 7 points by three ties: 21 bands; what must be over by a flight is
   // A flight before the beginning is refused where it was typed, and the plan that stood stays drawn.
   await by(dayText(1, 8));
   await expect(page.getByText('It must be over before it begins.', { exact: false })).toBeVisible();
+});
+
+test('a phone without a connection for 26 hours: five acts are sent once, in order, at their own times', async ({ page, context }) => {
+  const sent = async (path: string, data: unknown) => expect((await page.request.post(`${BASE}/api/v1/${path}`, { data })).status(), path).toBeLessThan(300);
+  await sent('lots', lotBody('away', 'Away square', 60));
+  const draft = { name: 'Away', startMs: Date.now(), lotIds: ['away'], vessels: {}, overrules: {}, pins: {}, reasons: {} };
+  await sent('sessions', { id: 'away', draft: { ...draft, chain: [{ id: 'c1', methodId: 'wet-out', params: {}, dyestuffId: null }] } });
+  await sent('sessions/away/runs', { id: 'run-away', eventId: 'run-away-start', planVersion: 1 });
+  await page.clock.install({ time: Date.now() });
+  await page.goto(`${BASE}/runs/run-away`);
+  const line = page.getByLabel('Type an act');
+  await expect(line).toBeVisible();
+  await context.setOffline(true);
+  const HOURS = [0, 6, 6, 6, 8];
+  for (const [i, hours] of HOURS.entries()) {
+    // The phone's own clock and the machine's go on together; neither hears of the other.
+    await pass(hours * 60);
+    await page.clock.fastForward(hours * 3_600_000);
+    await line.fill(`note away ${i + 1}`);
+    await line.press('Enter');
+    await expect(page.locator('.log li').first()).toContainText(`away ${i + 1}`);
+  }
+  await expect(page.getByText('5 acts are kept', { exact: false })).toBeVisible();
+  await context.setOffline(false);
+  await page.clock.fastForward(60_000);
+  await expect(page.getByText('No answer from Hyndle')).toBeHidden({ timeout: 30_000 });
+  const view = (await (await page.request.get(`${BASE}/api/v1/runs/run-away`)).json()) as { events: { text?: string; atMs: number }[] };
+  const notes = view.events.filter(({ text }) => text?.startsWith('away'));
+  expect(notes.map(({ text }) => text)).toEqual(['away 1', 'away 2', 'away 3', 'away 4', 'away 5']);
+  const first = notes[0]?.atMs ?? 0;
+  expect(notes.map(({ atMs }) => Math.round((atMs - first) / 3_600_000))).toEqual([0, 6, 12, 18, 26]);
 });

@@ -280,7 +280,13 @@ function Stove({ run }: { run: LiveRun }) {
             run={view.state}
             nowMs={now}
             onLog={log}
-            onPlan={(way, says) => inMidRun(import('./planOvershot').then(({ planOvershot }) => planOvershot(run, card.step, way, says, logNow)))}
+            onPlan={(way, says) =>
+              inMidRun(
+                import('./planOvershot').then(({ planOvershot }) =>
+                  planOvershot(run, card.step, view.state.steps[card.step.id]?.additions ?? [], way, says, logNow),
+                ),
+              )
+            }
           />
         ))}
         {view.allOver && !finished ? <BathsLeft view={{ ...run.view, events: run.events }} /> : null}

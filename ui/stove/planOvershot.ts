@@ -2,6 +2,7 @@ import { lowerFirst } from '@/core/measure/lowerFirst';
 import { withAfterBath, withAgain } from '@/core/plan/overshot';
 import type { PlanStep } from '@/core/plan/plan';
 import type { RunFact } from '@/core/run/events';
+import type { StepState } from '@/core/run/fold';
 import type { Way } from '@/core/run/overshoot';
 import type { LiveRun } from '../api/useRun';
 import { nextItemId } from '../plan/draft';
@@ -11,6 +12,7 @@ import { changeMidRun } from './changeMidRun';
 export async function planOvershot(
   run: Pick<LiveRun, 'view' | 'reload'>,
   step: PlanStep,
+  wentIn: StepState['additions'],
   { kind, title }: Way,
   says: string,
   log: (facts: readonly RunFact[], text: string) => void,
@@ -25,6 +27,6 @@ export async function planOvershot(
     `${step.title}: ${lowerFirst(title)}`,
   );
   const newId = nextItemId(plan.draft);
-  const draft = kind === 'again' ? withAgain(plan.draft, plan, step, newId) : withAfterBath(plan.draft, step, newId);
+  const draft = kind === 'again' ? withAgain(plan.draft, plan, step, newId, wentIn) : withAfterBath(plan.draft, step, newId);
   await changeMidRun(run, draft, `${says} ${title}.`);
 }
