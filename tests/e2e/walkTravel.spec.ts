@@ -64,10 +64,12 @@ test('tied at 7 points by three ties: 21 bands; what must be over by a flight is
 
 test('a phone without a connection for 26 hours: five acts are sent once, in order, at their own times', async ({ page, context }) => {
   const sent = async (path: string, data: unknown) => expect((await page.request.post(`${BASE}/api/v1/${path}`, { data })).status(), path).toBeLessThan(300);
+  const pail = { kind: 'pail', litres: 10, material: 'plastic', heatProof: false, heatSourceId: null, probeId: null, dyeOnly: true, order: 9 };
+  await sent('vessels', { id: 'away-pail', name: 'Travelling pail', ...pail });
   await sent('lots', lotBody('away', 'Away square', 60));
-  const draft = { name: 'Away', startMs: Date.now(), lotIds: ['away'], vessels: {}, overrules: {}, pins: {}, reasons: {} };
-  await sent('sessions', { id: 'away', draft: { ...draft, chain: [{ id: 'c1', methodId: 'wet-out', params: {}, dyestuffId: null }] } });
-  await sent('sessions/away/runs', { id: 'run-away', eventId: 'run-away-start', planVersion: 1 });
+  const draft = { name: 'Away', startMs: Date.now(), lotIds: ['away'], vessels: { 'c1-wetOut': 'away-pail' }, overrules: {}, pins: {}, reasons: {} };
+  await sent('sessions', { id: 'trip', draft: { ...draft, chain: [{ id: 'c1', methodId: 'wet-out', params: {}, dyestuffId: null }] } });
+  await sent('sessions/trip/runs', { id: 'run-away', eventId: 'run-away-start', planVersion: 1 });
   await page.clock.install({ time: Date.now() });
   await page.goto(`${BASE}/runs/run-away`);
   const line = page.getByLabel('Type an act');
