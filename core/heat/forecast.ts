@@ -71,7 +71,8 @@ export function potNow(fit: FittedPot, nowMs: number): PotNow {
   if (!setting) throw new Error('A fitted pot has a setting.');
   const late = lateOf(history, nowMs);
   // A line’s end is known half as well as a mean.
-  const trust = fit.offC ** 2 / (fit.offC ** 2 + (4 * READING_SD_C ** 2) / late.length);
+  const lineSdC = (2 * READING_SD_C) / Math.sqrt(late.length);
+  const trust = fit.offC ** 2 / (fit.offC ** 2 + lineSdC ** 2);
   const possible = [null, ...NORMALS].map((z): Possible => {
     const own = z === null ? theta : theta.map((value, i) => value + (root[i] ?? []).reduce((sum, part, k) => sum + part * (z[k] ?? 0), 0));
     const off = z === null ? [0, 0] : [MODEL_LN_SD * (z[14] ?? 0), 2 * MODEL_LN_SD * (z[15] ?? 0)];
@@ -85,7 +86,7 @@ export function potNow(fit: FittedPot, nowMs: number): PotNow {
     return {
       model: { ...model, lossFactor: model.lossFactor * Math.exp(off[1] ?? 0) },
       wattOf: (name) => wattOf(name) * Math.exp(off[0] ?? 0),
-      state: { ...state, bathC: Math.min(model.boilC, state.bathC + trust * offC) },
+      state: { ...state, bathC: Math.min(model.boilC, state.bathC + trust * (offC + lineSdC * (z?.[13] ?? 0))) },
     };
   });
   return { possible, name: setting.name, hasLid: setting.hasLid };
