@@ -173,6 +173,23 @@ test('a kept draft that can no longer be read is said in its place; the rest liv
   await expect(page.getByRole('heading', { name: 'Plan a session' })).toBeVisible();
 });
 
+test('whoever goes by keys sees where they are, on plain links too, and comes past the rail in one step', async ({ page }) => {
+  await page.goto('/fibre');
+  await page.getByRole('link', { name: 'Shelf', exact: true }).waitFor();
+  for (const name of ['Skip to the page', 'Now', 'Sessions']) {
+    await page.keyboard.press('Tab');
+    const here = page.locator(':focus');
+    await expect(here).toHaveText(name);
+    await expect(here).toBeInViewport();
+    await expect(here).toHaveCSS('outline-style', 'solid');
+    await expect(here).toHaveCSS('outline-width', '3px');
+  }
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/#main$/);
+});
+
 test('the tour has five stops and never comes back once it is closed', async ({ page }) => {
   await page.goto('/fibre');
   await page.evaluate(() => localStorage.removeItem('hyndle.tour'));
