@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import { buildPlan } from './buildPlan';
+import { heatShared } from './heatShared';
 import { HEAD, home, input, planned, vessels, wool } from './plan.fixture';
-import { clashes, heatShared, type Stay, staysOf, takenVessels } from './stays';
+import { clashes, type Stay, staysOf, takenVessels } from './stays';
 
 const plan = planned([wool('a', 100)]);
 const own = staysOf({ sessionId: 'mine', name: 'Mine', running: false }, plan.steps, plan.vessels);

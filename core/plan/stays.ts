@@ -106,20 +106,6 @@ export function clashes(own: readonly Stay[], others: readonly Stay[], names: Na
   return [...found].sort(([a], [b]) => ORDER.indexOf(a.charAt(0)) - ORDER.indexOf(b.charAt(0))).map(([, finding]) => finding);
 }
 
-/** Pots that are on the heat at this moment on one and the same source. */
-export function heatShared(
-  hot: readonly { readonly stepId: string; readonly vessel: Pick<Vessel, 'name' | 'heatSourceId'> }[],
-  heatName: (id: string) => string,
-): Finding[] {
-  return hot.flatMap(({ stepId, vessel }, i) => {
-    const { heatSourceId } = vessel;
-    const before = heatSourceId === null ? undefined : hot.slice(0, i).find((one) => one.vessel.heatSourceId === heatSourceId);
-    if (heatSourceId === null || !before) return [];
-    const text = `${heatName(heatSourceId)} is on under ${before.vessel.name} and under ${vessel.name} at once: one plate heats one pot. Take one off.`;
-    return [{ rule: 'kitchen', severity: 'caution', stepId, text }];
-  });
-}
-
 /** Vessels that other sessions need while one begins: they are offered last. */
 export const takenVessels = (others: readonly Stay[], window: Window): ReadonlySet<string> =>
   new Set(others.flatMap((stay) => (stay.vesselId !== null && overlaps(stay, window) ? [stay.vesselId] : [])));

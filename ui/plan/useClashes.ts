@@ -1,6 +1,6 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Plan } from '@/core/plan/plan';
-import { clashes, type Stay, staysOf } from '@/core/plan/stays';
+import type { Stay } from '@/core/plan/stays';
 import type { Finding } from '@/core/safety/finding';
 import { useLoaded } from '../api/useLoaded';
 import { usePrint } from '../shell/facts';
@@ -14,8 +14,12 @@ const NONE: readonly Finding[] = [];
 export function useClashes(plan: Pick<Plan, 'name' | 'steps' | 'vessels' | 'home' | 'lots'> | null, sessionId: string): readonly Finding[] {
   const stays = useLoaded<Stay[]>('/stays');
   const print = usePrint();
+  // With the other sessions, which come after the page too.
+  const [work, setWork] = useState<typeof import('@/core/plan/stays') | null>(null);
+  useEffect(() => void import('@/core/plan/stays').then(setWork, () => undefined), []);
   return useMemo(() => {
-    if (!plan || stays.state !== 'ready') return NONE;
+    if (!plan || !work || stays.state !== 'ready') return NONE;
+    const { clashes, staysOf } = work;
     return clashes(
       staysOf({ sessionId, name: plan.name, running: false }, plan.steps, plan.vessels),
       stays.value.filter((stay) => stay.sessionId !== sessionId),
@@ -26,5 +30,5 @@ export function useClashes(plan: Pick<Plan, 'name' | 'steps' | 'vessels' | 'home
         time: print.dayClock,
       },
     );
-  }, [plan, stays, sessionId, print]);
+  }, [plan, work, stays, sessionId, print]);
 }
