@@ -65,6 +65,8 @@ const passing = passingFolder();
 chmodSync(passing, 0o711);
 process.env.TMPDIR = passing;
 process.once('exit', () => rmSync(passing, { recursive: true, force: true, maxRetries: 5 }));
+// Stopped by hand, memory is not left full of it.
+for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => process.exit(1));
 
 let passed = 0;
 let failed = 0;

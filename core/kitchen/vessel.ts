@@ -16,7 +16,7 @@ export type Material = (typeof MATERIALS)[number];
 
 const NO_METAL: readonly Material[] = ['glass', 'ceramic', 'plastic', 'wood'];
 /** Metal all through or under its coat: it sparks in a microwave. */
-export const isMetal = (material: Material): boolean => !NO_METAL.includes(material);
+export const isOfMetal = (material: Material): boolean => !NO_METAL.includes(material);
 
 /** Whether a material goes into the bath with what is in it. Common practice, no source. */
 export const MATERIAL_SAYS: Readonly<Record<Material, string>> = {

@@ -72,6 +72,10 @@ export interface ExtraAddition {
   readonly wofPct: Known;
 }
 
+/** An id that none of a step's extras has, also after one of them was left out. */
+export const nextExtraId = (had: readonly Pick<ExtraAddition, 'id'>[]): string =>
+  `extra-${1 + Math.max(0, ...had.map(({ id }) => Number(id.replace(/^extra-/, ''))))}`;
+
 export interface ChainItem {
   readonly id: string;
   readonly methodId: string;

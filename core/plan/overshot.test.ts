@@ -45,12 +45,16 @@ describe('a bath went past its aim', () => {
       more,
       { ...vinegar, substance: 'hibiscus' },
     ]);
+    // One that was planned beside it and left out again leaves its name behind to nobody.
+    const had = { 'ex-extract': [{ id: 'extra-2', substance: 'citricAcid', wofPct: 1 }] };
+    expect(withAgain({ ...plan.draft, extras: had }, plan, step, 'c9', [vinegar]).extras?.['c9-extract']?.map(({ id }) => id)).toEqual(['extra-2', 'extra-3']);
     expect(next.overrules).toEqual({ 'ex-extract/water': 2500, 'c9-extract/water': 2500, 'c9-extract/extra-1': 15 });
     const again = buildPlan(input(lots, next), HEAD).plan;
     const bath = again && stepOf(again, 'c9-extract');
     expect(bath?.water?.overruled).toBe(2500);
     expect(bath?.additions.find(({ substance }) => substance === 'vinegar')).toMatchObject({ overruled: 15, unit: 'mL' });
-    // Nobody knows how much: nothing is made up.
+    // Weighed where a plan measures it, or nobody knows how much: nothing is made up.
+    expect(withAgain(plan.draft, plan, step, 'c9', [{ ...vinegar, unit: 'g' }]).overrules).toEqual({});
     expect(withAgain(plan.draft, plan, step, 'c9', [{ ...vinegar, amount: UNKNOWN }]).overrules).toEqual({});
   });
   test('two baths that were to be poured together still are', () => {
@@ -61,7 +65,7 @@ describe('a bath went past its aim', () => {
       { ...first, id: 'e2-extract', bathId: 'e2-extract' },
       { ...stepOf(plan, 'dy-dye'), bathId: 'dy-dye', pouredFrom: ['ex-extract', 'e2-extract'] },
     ];
-    expect(withAgain({ ...plan.draft, chain }, { steps }, first, 'c9', []).chain.at(-1)?.bathFrom).toEqual(['c9', 'e2']);
+    expect(withAgain({ ...plan.draft, chain }, { ...plan, steps }, first, 'c9', []).chain.at(-1)?.bathFrom).toEqual(['c9', 'e2']);
   });
   test('as an after-bath: sour for a sour aim, alkaline for an alkaline one, for the goods that were in it', () => {
     const dye = stepOf(plan, 'dy-dye');

@@ -1,6 +1,7 @@
 import { movesPh } from '../chem/freed';
 import { type Figure, knownOf, type Span, sumFigures, timesKnown } from '../figure';
-import { type ChainItem, type Draft, isStepOf } from './draft';
+import { shelfOf } from '../shelf/library';
+import { type ChainItem, type Draft, isStepOf, nextExtraId } from './draft';
 import type { PhAim } from './phAim';
 import type { Plan, PlanStep } from './plan';
 
@@ -37,7 +38,7 @@ interface WentIn {
  * for it, and half of the acid or alkali that went in. What was to work in the old bath works in the new one.
  * @param newId of an item that the chain does not have
  */
-export function withAgain(draft: Draft, { steps }: Pick<Plan, 'steps'>, step: PlanStep, newId: string, wentIn: readonly WentIn[]): Draft {
+export function withAgain(draft: Draft, { steps, own }: Pick<Plan, 'steps' | 'own'>, step: PlanStep, newId: string, wentIn: readonly WentIn[]): Draft {
   const at = itemOf(draft, step.id);
   const item = draft.chain[at];
   if (!item || !canBeginAgain(step)) return draft;
@@ -49,7 +50,9 @@ export function withAgain(draft: Draft, { steps }: Pick<Plan, 'steps'>, step: Pl
     return { ...other, bathFrom: from.map((id) => (id === item.id ? newId : id)) };
   });
   const chain = [...draft.chain.slice(0, at + 1), { ...item, id: newId }, ...later];
-  return withHalf(asBefore({ ...draft, chain }, item.id, newId), step.id.replace(item.id, newId), wentIn);
+  const unitOf = ({ additionId, substance }: WentIn): string | undefined =>
+    step.additions.find(({ id }) => id === additionId)?.unit ?? shelfOf(own).assistant(substance)?.unit;
+  return withHalf(asBefore({ ...draft, chain }, item.id, newId), `${newId}${step.id.slice(item.id.length)}`, wentIn, unitOf);
 }
 
 /** What a person set for the steps of an item stands for those of another that repeats it. */
@@ -64,20 +67,23 @@ function asBefore(draft: Draft, itemId: string, newId: string): Draft {
   return { ...draft, overrules: copied(overrules), plantAmounts: copied(plantAmounts), extras: copied(extras), lids: copied(lids) };
 }
 
-/** What moved its pH, by half: a tap of the step that asks for it, beside it where the method does not. */
-function withHalf(draft: Draft, stepId: string, wentIn: readonly WentIn[]): Draft {
+/**
+ * What moved its pH, by half: in the place of what the step asks for, beside it where its method does not. Left as it is proposed where
+ * it was logged in another unit than a plan has it in, or nobody knows how much it was.
+ */
+function withHalf(draft: Draft, stepId: string, wentIn: readonly WentIn[], unitOf: (one: WentIn) => string | undefined): Draft {
   const overrules: Record<string, number | Span> = { ...draft.overrules };
-  const extras = [...(draft.extras?.[stepId] ?? [])];
+  let extras = draft.extras?.[stepId] ?? [];
   for (const substance of new Set(wentIn.map((one) => one.substance).filter(movesPh))) {
     const own = wentIn.filter((one) => one.substance === substance);
     const half = timesKnown(knownOf(sumFigures(own.map(({ amount }) => amount))), 0.5);
-    if (half === null || half === 0 || own.some(({ unit }) => unit !== own[0]?.unit)) continue;
+    if (half === null || half === 0 || own.some((one) => one.unit !== unitOf(one))) continue;
     let id = own.find(({ additionId }) => additionId !== null)?.additionId ?? null;
     if (id === null) {
-      id = `extra-${extras.length + 1}`;
-      extras.push({ id, substance, wofPct: null });
+      id = nextExtraId(extras);
+      extras = [...extras, { id, substance, wofPct: null }];
     }
     overrules[`${stepId}/${id}`] = half;
   }
-  return { ...draft, overrules, extras: { ...draft.extras, [stepId]: extras } };
+  return { ...draft, overrules, ...(extras.length > 0 ? { extras: { ...draft.extras, [stepId]: extras } } : {}) };
 }

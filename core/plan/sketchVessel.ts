@@ -1,5 +1,6 @@
 import { fitVessel, type Load } from '../dose/fit';
-import { isMetal, type Vessel } from '../kitchen/vessel';
+import { isOfMetal, type Vessel } from '../kitchen/vessel';
+import { above } from '../measure/limits';
 import type { StepTemplate } from '../method/method';
 import { isNeeded, NEEDED, neededVessel } from './neededVessel';
 import type { PlanProblem } from './plan';
@@ -9,8 +10,8 @@ import type { Bath } from './whichBath';
 
 /** What stands in a microwave, if it can take the load at all; else all there is, since a pot on a ring does it too. */
 function inMicrowave(vessels: readonly Vessel[], microwaves: ReadonlySet<string>, load: Omit<Load, 'vesselMl'>): readonly Vessel[] {
-  const inside = vessels.filter(({ heatSourceId, material }) => heatSourceId !== null && microwaves.has(heatSourceId) && !isMetal(material));
-  return inside.some(({ litres }) => litres !== null && (fitVessel({ ...load, vesselMl: litres * 1000 })?.fillPct ?? 0) <= 100) ? inside : vessels;
+  const inside = vessels.filter(({ heatSourceId, material }) => heatSourceId !== null && microwaves.has(heatSourceId) && !isOfMetal(material));
+  return inside.some(({ litres }) => litres !== null && !above(fitVessel({ ...load, vesselMl: litres * 1000 })?.fillPct ?? 0, 100)) ? inside : vessels;
 }
 
 /** The vessel of a step: the one chosen, the one its bath or goods are in, one that suits, or one that the kitchen lacks. */

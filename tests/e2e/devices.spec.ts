@@ -144,7 +144,7 @@ test('a call rings on every device that chose it, until one says Quiet', async (
   await openList(phone).getByTitle('for everything').click();
   await expect.poll(() => ringsOn(phone)).toBeGreaterThan(0);
   // Both know the new hour: a device that is still behind knows of fewer calls, and quiets only those.
-  const clockOn = (one: Page) => one.locator('.big-clock').textContent();
+  const clockOn = (one: Page) => one.locator('.big-figure').textContent();
   await expect.poll(async () => (await clockOn(phone)) === (await clockOn(page)), { timeout: 40_000 }).toBe(true);
   await quiet(phone).click();
   await expect(quiet(phone)).toHaveCount(0);

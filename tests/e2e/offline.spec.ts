@@ -29,7 +29,7 @@ test('the stove opens again without a connection, as it was known last; acts are
   // Its clock goes on: it is no picture of when it was made.
   const shown = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: process.env.ZONE });
   // Asked anew each time: the minute may turn meanwhile.
-  await expect.poll(async () => (await phone.locator('.big-clock').first().textContent()) === shown.format(new Date())).toBe(true);
+  await expect.poll(async () => (await phone.locator('.big-figure').first().textContent()) === shown.format(new Date())).toBe(true);
   for (const words of ['one', 'two', 'three', 'four', 'five']) {
     await phone.getByLabel('Type an act').fill(`note garden ${words}`);
     await phone.getByLabel('Type an act').press('Enter');

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { deltaE00, labOf } from '../../core/colour/lab';
 import { expect, test } from './hands';
 import { choose, drawn } from './pictures';
-import { pick } from './planning';
+import { openList, pick } from './planning';
 import { lotBody } from './steps';
 
 /** As somebody drops a file from elsewhere on the page. */
@@ -270,7 +270,7 @@ test('on the wall: only with what is written down, nearest to a colour off a pic
   await page.goto('/swatches');
   const all = await page.getByRole('article').count();
   await page.getByLabel('Only with').click();
-  const menu = page.locator('.ant-select-dropdown:visible:not(.ant-slide-up) .ant-cascader-menus');
+  const menu = openList(page).locator('.ant-cascader-menus');
   await menu.getByTitle('dye', { exact: true }).click();
   await menu.getByTitle(/^weld/).first().click();
   await page.keyboard.press('Escape');

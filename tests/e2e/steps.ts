@@ -175,6 +175,24 @@ export const HOLLYHOCK = [
   ['Set cream of tartar instead', '6 g'],
 ] as const;
 
+/** A new plan of a lot in a jar, its jar open. Gives the jar's card. */
+export async function planJar(page: Page, base: string, lot: string): Promise<Locator> {
+  await page.goto(`${base}/sessions/new`);
+  await page.getByRole('checkbox', { name: new RegExp(lot) }).check();
+  await chooseWay(page, 'Solar jar');
+  const jar = page.locator('#item-c2');
+  await jar
+    .getByRole('button', { name: /Solar jar/ })
+    .first()
+    .click();
+  return jar;
+}
+
+/** What is not the walk's matter, as a program sends it. */
+export async function sent(page: Page, base: string, path: string, data: unknown, method: 'post' | 'put' = 'post'): Promise<void> {
+  expect((await page.request[method](`${base}/api/v1/${path}`, { data })).status(), path).toBeLessThan(300);
+}
+
 /** Plans a solar jar of hollyhock for one lot, starts it, puts in what goes in, and leaves it standing. */
 export async function fillJar(
   page: Page,
@@ -184,14 +202,7 @@ export async function fillJar(
   amounts: readonly (readonly [label: string, text: string])[],
   vessel?: string,
 ): Promise<void> {
-  await page.goto(`${base}/sessions/new`);
-  await page.getByRole('checkbox', { name: new RegExp(lot) }).check();
-  await chooseWay(page, 'Solar jar');
-  const jar = page.locator('#item-c2');
-  await jar
-    .getByRole('button', { name: /Solar jar/ })
-    .first()
-    .click();
+  const jar = await planJar(page, base, lot);
   await jar.getByLabel('Dyestuff', { exact: true }).click();
   await pick(page, 'hollyhock', /^hollyhock petals/);
   for (const [label, text] of amounts) {

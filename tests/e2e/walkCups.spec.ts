@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
-import { beenHere, card, lotBody } from './steps';
+import { beenHere, card, lotBody, sent } from './steps';
 
 /** Four plants in four cups, by microwave: each cup its own lot and plant, the boil when it really came, and no metal. */
 
@@ -13,13 +13,11 @@ const PLANTS = ['dockRoot', 'heather', 'birchLeaf', 'bracken'];
 
 /** A microwave that nobody cooks with, four mugs and a metal one in it, and five grams of wool for each. */
 async function cupKitchen(page: Page): Promise<void> {
-  const sent = async (method: 'post' | 'put', path: string, data: unknown) =>
-    expect((await page.request[method](`${BASE}/api/v1/${path}`, { data })).status(), path).toBeLessThan(300);
   const home = (await (await page.request.get(`${BASE}/api/v1/home`)).json()) as object;
   const wave = { id: 'wave', name: 'Old microwave', maxW: 800, kind: 'microwave', outdoors: false, dyeOnly: true };
-  await sent('put', 'home', { ...home, heatSources: [wave] });
+  await sent(page, BASE, 'home', { ...home, heatSources: [wave] }, 'put');
   for (const [i, material] of ['ceramic', 'ceramic', 'ceramic', 'ceramic', 'stainless'].entries())
-    await sent('post', 'vessels', {
+    await sent(page, BASE, 'vessels', {
       id: `cup${i + 1}`,
       name: material === 'stainless' ? 'Camp cup' : `Mug ${i + 1}`,
       kind: 'cup',
@@ -31,7 +29,7 @@ async function cupKitchen(page: Page): Promise<void> {
       dyeOnly: true,
       order: i,
     });
-  for (const [i] of PLANTS.entries()) await sent('post', 'lots', lotBody(`w${i + 1}`, `Wool ${i + 1}`, 5));
+  for (const [i] of PLANTS.entries()) await sent(page, BASE, 'lots', lotBody(`w${i + 1}`, `Wool ${i + 1}`, 5));
 }
 
 test('four lots take the four mugs; a metal cup is stopped; the boil is tapped at seven minutes, and that is what the log says', async ({ page }) => {
@@ -55,7 +53,7 @@ test('four lots take the four mugs; a metal cup is stopped; the boil is tapped a
     labels: { vinegar: 's5' },
     answers: Object.fromEntries(PLANTS.map((_, i) => [`w${i + 1}`, 'goOn'])),
   };
-  expect((await page.request.post(`${BASE}/api/v1/sessions`, { data: { id: 'cups', draft } })).status()).toBe(200);
+  await sent(page, BASE, 'sessions', { id: 'cups', draft });
   await page.goto(`${BASE}/sessions/cups`);
   const warp = page.getByRole('region', { name: 'Warp of Four cups' });
   for (const n of [1, 2, 3, 4]) await expect(warp).toContainText(`Mug ${n} 0.35 L`);
@@ -63,7 +61,7 @@ test('four lots take the four mugs; a metal cup is stopped; the boil is tapped a
 
   // Metal has no place in a microwave: said where it is chosen, and nothing starts with it.
   const metal = { ...draft, vessels: { 'c2-dip': 'cup5' } };
-  expect((await page.request.post(`${BASE}/api/v1/sessions`, { data: { id: 'metal', draft: metal } })).status()).toBe(200);
+  await sent(page, BASE, 'sessions', { id: 'metal', draft: metal });
   await page.goto(`${BASE}/sessions/metal`);
   await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('Camp cup is metal');
   await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeDisabled();

@@ -1,7 +1,7 @@
 import { serverWithClock } from './builtServer';
 import { expect, test } from './hands';
 import { pick } from './planning';
-import { addLot, beenHere, chooseWay, lotBody, usualKitchen } from './steps';
+import { addLot, beenHere, lotBody, planJar, sent, usualKitchen } from './steps';
 
 /** A jar before a flight: tied cotton, three days at most, and what gives for it. */
 
@@ -16,14 +16,7 @@ const dayText = (days: number, hour: number): string =>
 test('tied at 7 points by three ties: 21 bands; what must be over by a flight is planned back from it, or what gives is said', async ({ page }) => {
   await usualKitchen(page, BASE);
   await addLot(page, BASE, 'Tied square', '60 g', 'cotton');
-  await page.goto(`${BASE}/sessions/new`);
-  await page.getByRole('checkbox', { name: /Tied square/ }).check();
-  await chooseWay(page, 'Solar jar');
-  const jar = page.locator('#item-c2');
-  await jar
-    .getByRole('button', { name: /Solar jar/ })
-    .first()
-    .click();
+  const jar = await planJar(page, BASE, 'Tied square');
   await jar.getByRole('combobox', { name: 'Dyestuff' }).click();
   await pick(page, 'birch', /birch/);
   await page.getByLabel('Add a step').click();
@@ -63,13 +56,12 @@ test('tied at 7 points by three ties: 21 bands; what must be over by a flight is
 });
 
 test('a phone without a connection for 26 hours: five acts are sent once, in order, at their own times', async ({ page, context }) => {
-  const sent = async (path: string, data: unknown) => expect((await page.request.post(`${BASE}/api/v1/${path}`, { data })).status(), path).toBeLessThan(300);
   const pail = { kind: 'pail', litres: 10, material: 'plastic', heatProof: false, heatSourceId: null, probeId: null, dyeOnly: true, order: 9 };
-  await sent('vessels', { id: 'away-pail', name: 'Travelling pail', ...pail });
-  await sent('lots', lotBody('away', 'Away square', 60));
+  await sent(page, BASE, 'vessels', { id: 'away-pail', name: 'Travelling pail', ...pail });
+  await sent(page, BASE, 'lots', lotBody('away', 'Away square', 60));
   const draft = { name: 'Away', startMs: Date.now(), lotIds: ['away'], vessels: { 'c1-wetOut': 'away-pail' }, overrules: {}, pins: {}, reasons: {} };
-  await sent('sessions', { id: 'trip', draft: { ...draft, chain: [{ id: 'c1', methodId: 'wet-out', params: {}, dyestuffId: null }] } });
-  await sent('sessions/trip/runs', { id: 'run-away', eventId: 'run-away-start', planVersion: 1 });
+  await sent(page, BASE, 'sessions', { id: 'trip', draft: { ...draft, chain: [{ id: 'c1', methodId: 'wet-out', params: {}, dyestuffId: null }] } });
+  await sent(page, BASE, 'sessions/trip/runs', { id: 'run-away', eventId: 'run-away-start', planVersion: 1 });
   await page.clock.install({ time: Date.now() });
   await page.goto(`${BASE}/runs/run-away`);
   const line = page.getByLabel('Type an act');

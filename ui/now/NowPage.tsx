@@ -61,7 +61,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
   const trip = tripOf(calls, ({ nudge }) => nudge, now);
   const later = calls.filter((call) => call !== trip?.first && !trip?.alongside.includes(call));
   return (
-    <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-clock">{print.clock(now)}</span>}>
+    <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-figure">{print.clock(now)}</span>}>
       <RecoveryNotice />
       {trip ? <FirstCall trip={trip} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
       {coming ? <ComingHours coming={coming} /> : null}

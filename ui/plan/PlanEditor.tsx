@@ -117,7 +117,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
           {shown ? (
             <>
               <PlanTotals plan={shown} />
-              <InTime plan={shown} draft={draft} onDraft={onDraft} />
+              <InTime plan={shown} onBegin={(startMs) => onDraft({ ...draft, startMs })} />
               {draft.lotIds.length > 1 ? (
                 <Panel title="Who gets what">
                   <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} locked={locked} />

@@ -1,6 +1,6 @@
 import { WAYS, type Way } from '@/core/method/data/ways';
 import { type Method, STAGES } from '@/core/method/method';
-import { type ChainItem, type Draft, lotsOf } from '@/core/plan/draft';
+import { type ChainItem, type Draft, lotsOf, nextExtraId } from '@/core/plan/draft';
 import { FIRST_PLANT } from '@/core/plan/plant';
 
 const HOUR = 3_600_000;
@@ -135,8 +135,7 @@ export function withoutPlant(item: ChainItem, id: string): Partial<ChainItem> {
 /** With one more thing in a step beside what its method asks for. */
 export function withExtra(draft: Draft, stepId: string, substance: string): Draft {
   const had = draft.extras?.[stepId] ?? [];
-  const nth = 1 + Math.max(0, ...had.map((one) => Number(one.id.replace(/^extra-/, ''))));
-  return { ...draft, extras: { ...draft.extras, [stepId]: [...had, { id: `extra-${nth}`, substance, wofPct: null }] } };
+  return { ...draft, extras: { ...draft.extras, [stepId]: [...had, { id: nextExtraId(had), substance, wofPct: null }] } };
 }
 
 /** Without it again, and without what was set of it. */

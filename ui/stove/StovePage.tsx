@@ -226,7 +226,7 @@ function Stove({ run }: { run: LiveRun }) {
           <Button onClick={() => setHelp(true)} aria-label="All keys">
             ?
           </Button>
-          <span className="big-clock">{print.clock(now)}</span>
+          <span className="big-figure">{print.clock(now)}</span>
         </>
       }
     >

@@ -28,7 +28,7 @@ function Tile({ card, isChosen, onChoose }: { card: StoveCard; isChosen: boolean
         {number} · {vessel.name}
       </span>
       <span className="quiet small tile-name">{step.title}</span>
-      {isWet ? <span className="big-clock">{temperature ? temperature.text : 'not read'}</span> : null}
+      {isWet ? <span className="big-figure">{temperature ? temperature.text : 'not read'}</span> : null}
       <span className="small tile-name">{progress?.text ?? card.doing}</span>
       {nextCall ? (
         <span className={`tile-call${nextCall.due && !nextCall.stop ? ' vessel-due' : ''}`}>

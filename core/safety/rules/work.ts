@@ -1,6 +1,6 @@
 import { lossL } from '../../heat/boilOff';
 import { steamerDryMin, steamerLookMin } from '../../heat/steamer';
-import { isMetal } from '../../kitchen/vessel';
+import { isOfMetal } from '../../kitchen/vessel';
 import { above, atLeast } from '../../measure/limits';
 import { printNumber, printVolume } from '../../measure/print';
 import { plantRow, plantRowsFor } from '../data/plants';
@@ -178,7 +178,7 @@ export const WORK_RULES: readonly Rule[] = [
       if ((heatSource.kind === 'campBurner' || heatSource.kind === 'charcoal') && !heatSource.outdoors)
         return stop(`${heatSource.name} is not for indoors: carbon monoxide has no smell. Outdoors, clear air.`);
       if (heatSource.kind === 'microwave') {
-        if (facts.vessel && isMetal(facts.vessel.material))
+        if (facts.vessel && isOfMetal(facts.vessel.material))
           return stop(`${facts.vessel.name} is metal, and metal sparks in ${heatSource.name}. Take glass or ceramic that is marked for it.`);
         if (facts.lid === 'sealed' || metalSalt(facts)) return stop(`${heatSource.name} is not for this step: metal salts and sealed jars stay out of it.`);
         if (!foodOnly(facts) && !heatSource.dyeOnly)
