@@ -3,8 +3,10 @@ import { endOf } from './orders';
 import type { Scheduled, ScheduleProblem, ScheduleResult, Scheduler, Task } from './problem';
 
 const MIN = 60_000;
-/** Starts are looked for in steps of a quarter of an hour, and so far back, days. */
-const STEP_MS = 15 * MIN;
+/** Starts and waits are looked for in quarters of an hour. */
+const STEP_MIN = 15;
+const STEP_MS = STEP_MIN * MIN;
+/** Starts are looked for so far back, days. */
 export const LOOK_BACK_DAYS = 14;
 
 /** A wait that is made shorter than usual so that all is over in time. */
@@ -39,26 +41,29 @@ export function planInTime(problem: ScheduleProblem, endByMs: number, schedule: 
   if (usual.kind === 'infeasible') return { schedule: usual, inTime: null };
   const met = { endByMs, isMet: true, leastEndMs: null };
   if (endOf(usual) <= endByMs) return { schedule: usual, inTime: { ...met, cuts: [], latestStartMs: latestStart(problem, endByMs) } };
-  const short = new Set(problem.tasks.flatMap(waitsOf));
-  const leastProblem = shortened(problem, short);
+  const waits = problem.tasks.flatMap(waitsOf);
+  const lengths = new Map(waits.map(({ key, leastMin }) => [key, leastMin]));
+  const leastProblem = withLengths(problem, lengths);
   const least = schedule(leastProblem);
   if (least.kind === 'infeasible' || endOf(least) > endByMs) {
     const leastEndMs = least.kind === 'infeasible' ? null : endOf(least);
     return { schedule: usual, inTime: { endByMs, isMet: false, cuts: [], leastEndMs, latestStartMs: latestStart(leastProblem, endByMs) } };
   }
   let best = least;
-  // Given back one by one, in working order, as far as there is time: in the order that the least was found in, since many orders for each would take seconds.
+  // In the order that the least was found in: many orders for each try would take seconds.
   const inThatOrder = { ...problem, tasks: byStart(problem.tasks, least) };
-  for (const wait of [...short]) {
-    const tried = onePass(shortened(inThatOrder, new Set([...short].filter((other) => other !== wait))));
-    if (tried.kind === 'infeasible' || endOf(tried) > endByMs) continue;
-    short.delete(wait);
+  const fits = (key: string, minutes: number): boolean => {
+    const tried = onePass(withLengths(inThatOrder, new Map([...lengths, [key, minutes]])));
+    if (tried.kind === 'infeasible' || endOf(tried) > endByMs) return false;
     best = { ...inOrder(tried, problem.tasks), boundMs: least.boundMs };
-  }
+    lengths.set(key, minutes);
+    return true;
+  };
+  // Given back in working order: whole where there is time for it, then what still gives as far as there is.
+  const giving = waits.filter(({ key, usualMin }) => !fits(key, usualMin));
+  for (const { key, leastMin, usualMin } of giving) lengthen(leastMin, usualMin, (minutes) => fits(key, minutes));
   return { schedule: best, inTime: { ...met, cuts: cutsOf(problem.tasks, best), latestStartMs: latestStart(leastProblem, endByMs) } };
 }
-
-const waitKey = (task: Task, index: number): string => `${index}/${task.id}`;
 
 /** In the order in which they were placed: one that others wait for stands before them. */
 function byStart(tasks: readonly Task[], { placed }: Scheduled): Task[] {
@@ -66,17 +71,44 @@ function byStart(tasks: readonly Task[], { placed }: Scheduled): Task[] {
   return tasks.toSorted((a, b) => (startOf.get(a.id) ?? 0) - (startOf.get(b.id) ?? 0));
 }
 
-/** What of a task nobody needs to be there for, and could be shorter. */
-const waitsOf = (task: Task): string[] =>
-  task.fixed ? [] : task.segments.flatMap(({ needs, minMin, typicalMin }, i) => (needs === 'nobody' && minMin < typicalMin ? [waitKey(task, i)] : []));
+interface Wait {
+  readonly key: string;
+  readonly leastMin: number;
+  readonly usualMin: number;
+}
 
-const shortened = (problem: ScheduleProblem, short: ReadonlySet<string>): ScheduleProblem => ({
+const keyOf = (task: Task, index: number): string => `${index}/${task.id}`;
+
+/** What of a task nobody needs to be there for, and could be shorter. */
+const waitsOf = (task: Task): Wait[] =>
+  task.fixed
+    ? []
+    : task.segments.flatMap(({ needs, minMin, typicalMin }, i) =>
+        needs === 'nobody' && minMin < typicalMin ? [{ key: keyOf(task, i), leastMin: minMin, usualMin: typicalMin }] : [],
+      );
+
+/** With waits of these lengths or longer: one that is given back is not taken again to save a night. */
+const withLengths = (problem: ScheduleProblem, lengths: ReadonlyMap<string, number>): ScheduleProblem => ({
   ...problem,
   tasks: problem.tasks.map((task) => ({
     ...task,
-    segments: task.segments.map((segment, i) => (short.has(waitKey(task, i)) ? { ...segment, typicalMin: segment.minMin } : segment)),
+    segments: task.segments.map((segment, i) => {
+      const minutes = lengths.get(keyOf(task, i));
+      return minutes === undefined ? segment : { ...segment, minMin: minutes, typicalMin: minutes };
+    }),
   })),
 });
+
+/** Tries lengths between one that fits and one that does not, down to a quarter of an hour; the last that fits is the longest. */
+function lengthen(fitsMin: number, tooLongMin: number, fits: (minutes: number) => boolean): void {
+  let [good, bad] = [fitsMin, tooLongMin];
+  while (bad - good > STEP_MIN) {
+    const middle = good + Math.ceil((bad - good) / 2 / STEP_MIN) * STEP_MIN;
+    if (middle >= bad) break;
+    if (fits(middle)) good = middle;
+    else bad = middle;
+  }
+}
 
 function cutsOf(tasks: readonly Task[], { placed }: Scheduled): Cut[] {
   return tasks.flatMap((task) =>
