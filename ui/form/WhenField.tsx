@@ -6,6 +6,7 @@ import { parseWhen } from '@/core/time/parseWhen';
 import { nowMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
+import { Field } from './Field';
 import { TypedInput } from './TypedInput';
 import type { Reader } from './typed';
 
@@ -65,3 +66,6 @@ export function WhenField({ value, onChange, id, label, optional = false, placeh
     </>
   );
 }
+
+/** The same with its label over it, outside a form. */
+export const LabelledWhen = (props: Omit<WhenFieldProps, 'id'>) => <Field label={props.label}>{(id) => <WhenField id={id} {...props} />}</Field>;

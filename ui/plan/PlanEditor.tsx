@@ -8,7 +8,7 @@ import { begunItems } from '@/core/run/theRest';
 import { isStop, rankFindings } from '@/core/safety/finding';
 import type { Begun } from '@/workers/plan.worker';
 import { Field } from '../form/Field';
-import { WhenField } from '../form/WhenField';
+import { LabelledWhen } from '../form/WhenField';
 import { EmptyPlace } from '../shell/EmptyPlace';
 import { Findings } from '../shell/Findings';
 import { Guard } from '../shell/Guard';
@@ -78,28 +78,14 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
                 />
               )}
             </Field>
-            <Field label="Begin at the earliest">
-              {(id) => (
-                <WhenField
-                  id={id}
-                  label="Begin at the earliest"
-                  value={draft.startMs}
-                  onChange={(startMs) => startMs !== null && onDraft({ ...draft, startMs })}
-                />
-              )}
-            </Field>
-            <Field label="Must be over by">
-              {(id) => (
-                <WhenField
-                  id={id}
-                  label="Must be over by"
-                  value={draft.endByMs ?? null}
-                  placeholder="whenever it is"
-                  optional
-                  onChange={(endByMs) => onDraft({ ...draft, endByMs })}
-                />
-              )}
-            </Field>
+            <LabelledWhen label="Begin at the earliest" value={draft.startMs} onChange={(startMs) => startMs !== null && onDraft({ ...draft, startMs })} />
+            <LabelledWhen
+              label="Must be over by"
+              value={draft.endByMs ?? null}
+              placeholder="whenever it is"
+              optional
+              onChange={(endByMs) => onDraft({ ...draft, endByMs })}
+            />
           </Panel>
           {first === null ? (
             <Panel label="Begin with">

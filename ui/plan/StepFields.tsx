@@ -12,7 +12,7 @@ import type { Assistant } from '@/core/shelf/assistant';
 import type { Dyestuff } from '@/core/shelf/dyestuff';
 import { FORMS } from '@/core/shelf/forms';
 import { Field } from '../form/Field';
-import { WhenField } from '../form/WhenField';
+import { LabelledWhen } from '../form/WhenField';
 import { usePrint } from '../shell/facts';
 import { AmountLine } from './AmountLine';
 import { withEntry, withExtra, withoutExtra } from './draft';
@@ -64,18 +64,13 @@ export function StepFields(props: Props) {
             />
           )}
         </Field>
-        <Field label="Pin its start">
-          {(id) => (
-            <WhenField
-              id={id}
-              label="Pin its start"
-              value={draft.pins[step.id] ?? null}
-              placeholder="not pinned"
-              optional
-              onChange={(ms) => onDraft(withEntry(draft, 'pins', step.id, ms))}
-            />
-          )}
-        </Field>
+        <LabelledWhen
+          label="Pin its start"
+          value={draft.pins[step.id] ?? null}
+          placeholder="not pinned"
+          optional
+          onChange={(ms) => onDraft(withEntry(draft, 'pins', step.id, ms))}
+        />
         {covered ? (
           <Field label="Cover">
             {(id) => (
