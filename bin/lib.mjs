@@ -46,7 +46,7 @@ export function ensureInstalled() {
 }
 
 const SOURCES = ['app', 'contract', 'core', 'demo', 'devices', 'public', 'server', 'store', 'ui', 'workers'];
-const SOURCE_FILES = ['instrumentation.ts', 'next.config.ts', 'package-lock.json', 'proxy.ts', 'tsconfig.json'];
+const SOURCE_FILES = ['instrumentation.ts', 'next.config.ts', 'package-lock.json', 'tsconfig.json'];
 
 function sources() {
   const files = SOURCE_FILES.map((name) => path.join(ROOT, name)).filter((file) => existsSync(file));

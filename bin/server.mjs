@@ -14,23 +14,18 @@ const port = Number(process.argv[2]);
 const app = next({ dev: false, dir, hostname: '127.0.0.1', port });
 const handle = app.getRequestHandler();
 
-/** What the application believes of where a request came from is said here and nowhere else: the same words from outside are dropped. */
-const OURS = /^x-(hyndle|middleware|forwarded)-/i;
-
 /**
  * @param door `machine` for the loopback address, `home` for the home network
- * @returns handles requests that came in by that door
+ * @returns handles requests that came in by that door: the gate (server/doors/gate.ts) first, then the application
  */
 function behind(door) {
   return (request, response) => {
-    for (const name of Object.keys(request.headers)) if (OURS.test(name)) delete request.headers[name];
-    const { remoteAddress = '', localAddress = '', localPort = 0, encrypted = false } = request.socket;
-    Object.assign(request.headers, {
-      'x-hyndle-door': door,
-      'x-hyndle-peer': remoteAddress,
-      'x-hyndle-at': `${localAddress} ${localPort}`,
-      'x-hyndle-secure': encrypted ? 'yes' : 'no',
-    });
+    const gate = globalThis.hyndleGate;
+    if (!gate) {
+      response.writeHead(503, { 'retry-after': '1' }).end();
+      return;
+    }
+    if (!gate(request, response, door)) return;
     handle(request, response).catch((error) => {
       console.error(error);
       response.destroy();

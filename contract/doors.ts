@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { INVITE_DIGITS, ROLES } from '@/core/doors/joining';
+import { LONG_DIGITS, ROLES, SHORT_DIGITS } from '@/core/doors/joining';
 import { id, nameText } from './text';
 
 /** Schemas of who may come in from outside this machine. No secret is in any of them, but for the one answer that makes a token. */
@@ -16,12 +16,13 @@ export const scope = z.discriminatedUnion('kind', [
 export const openInput = z.strictObject({ isOpen: z.boolean() });
 export const inviteInput = z.strictObject({ role });
 export const newToken = z.strictObject({ id, name: nameText, scope });
+const isCode = (text: string): boolean => /^\d+$/.test(text) && [SHORT_DIGITS, LONG_DIGITS].includes(text.length);
 /** What a device sends to join. */
 export const joinInput = z.strictObject({
   digits: z
     .string()
     .max(40)
-    .refine((text) => new RegExp(`^\\d{${INVITE_DIGITS}}$`).test(text.replace(/\s/g, '')), `Type the ${INVITE_DIGITS} digits that the machine shows.`),
+    .refine((text) => isCode(text.replace(/\s/g, '')), 'Type all the digits of the code that the machine shows.'),
   name: nameText,
 });
 
@@ -35,7 +36,7 @@ export const doors = z.object({
   trouble: z.string().nullable(),
   /** SHA-256 of the authority that the certificates come from. */
   fingerprint: z.string().nullable(),
-  invite: z.object({ digits: z.string(), role, endsMs: instant, triesLeft: z.number().int() }).nullable(),
+  invite: z.object({ digits: z.string(), role, endsMs: instant, missed: z.number().int() }).nullable(),
   devices: z.array(z.object({ id: z.string(), name: z.string(), role, joinedAtMs: instant, lastSeenMs: instant, address: z.string() })),
   tokens: z.array(token),
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { type Endpoint, type EndpointId, endpoints } from './endpoints';
 import EXAMPLES from './examples.json';
+import { FILE_DOORS, type FileDoorId } from './fileDoors';
 import { problem } from './responses';
 
 type Schemas = Record<string, object>;
@@ -30,7 +31,7 @@ export function openApiDocument(): object {
       responses: { 200: { description: 'A stream', content: { 'text/event-stream': { schema: { type: 'string' } } } }, ...problems([403, 421, 500]) },
     },
   };
-  for (const [path, operationId, summary] of TABLES) paths[path] = { get: table(path, operationId, summary) };
+  for (const [id, summary] of TABLES) paths[FILE_DOORS[id].path] = { get: table(FILE_DOORS[id].path, id, summary) };
   const zip = { content: { 'application/zip': { schema: { type: 'string', format: 'binary' } } } };
   paths['/archive'] = {
     get: {
@@ -156,14 +157,15 @@ const problems = (statuses: readonly number[]): object =>
   );
 
 /** Tables for a spreadsheet. */
-const TABLES: readonly (readonly [path: string, operationId: string, summary: string])[] = [
-  ['/lots.csv', 'lotsTable', 'All fibre lots as a table'],
-  ['/swatches.csv', 'swatchesTable', 'Every result as a table, with its colour, how that was got, and all that made it'],
-  ['/shelf.csv', 'shelfTable', 'What stands on the shelf as a table, as counted and as it is now'],
-  ['/sessions/{sessionId}/weigh-out.csv', 'weighOutTable', 'What to weigh out as a table, planned beside weighed'],
-  ['/runs/{runId}/log.csv', 'logTable', 'The log of a run as a table'],
-  ['/runs/{runId}/readings.csv', 'runReadingsTable', 'Every reading of a run as a table'],
-  ['/probes/{probeId}/readings.csv', 'readingsTable', 'Every reading of a probe as a table, of the last day or from `fromMs` to `toMs`'],
+const TABLES: readonly (readonly [id: FileDoorId, summary: string])[] = [
+  ['lotsTable', 'All fibre lots as a table'],
+  ['swatchesTable', 'Every result as a table, with its colour, how that was got, and all that made it'],
+  ['trialTable', 'The pieces of a trial as a table, with what came out'],
+  ['shelfTable', 'What stands on the shelf as a table, as counted and as it is now'],
+  ['weighOutTable', 'What to weigh out as a table, planned beside weighed'],
+  ['logTable', 'The log of a run as a table'],
+  ['runReadingsTable', 'Every reading of a run as a table'],
+  ['readingsTable', 'Every reading of a probe as a table, of the last day or from `fromMs` to `toMs`'],
 ];
 
 function table(path: string, operationId: string, summary: string): object {

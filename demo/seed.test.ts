@@ -47,7 +47,7 @@ describe('the demo data, made by the real code', () => {
     const rows: RowWrite[] = [];
     for (const table of ROW_KINDS) for await (const page of rowsInDb(app.store.db)(table)) for (const row of page) rows.push({ table, row } as RowWrite);
     expect(rows.length).toBeGreaterThan(100);
-    expect(badRow(rows)).toBeNull();
+    expect(await badRow(rows)).toBeNull();
   });
   test('six lots, a cone split in three, a ribbon, three silks, and cloth cut for a trial; one of unknown history', async () => {
     const lots = await lotsWithPassports(app, false);

@@ -19,7 +19,10 @@ self.addEventListener('fetch', (event) => {
 /** Its name changes with its content: what is here is right. */
 async function file(request) {
   const kept = await caches.match(request, { cacheName: FILES });
-  return kept ?? fetch(request);
+  if (!kept) return fetch(request);
+  // All workers begin with one file and read what they are off their own address. An answer that is kept carries the address of whoever
+  // asked first, so that a second worker would become the first one: made anew, it carries the address that is asked for now.
+  return /worker$/.test(request.destination) ? new Response(kept.body, { status: kept.status, headers: kept.headers }) : kept;
 }
 
 async function answer(request) {

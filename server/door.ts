@@ -1,6 +1,7 @@
 import { crc32 } from 'node:zlib';
 import type { z } from 'zod';
-import { type Endpoint, type EndpointId, endpoints, matchEndpoint } from '@/contract/endpoints';
+import { meaningOf, segmentsOf } from '@/contract/address';
+import { type Endpoint, type EndpointId, endpoints } from '@/contract/endpoints';
 import { issuesOf } from '@/contract/plainIssue';
 import { parseReadingsCsv } from '@/contract/readingsCsv';
 import { canonical } from '@/store/mark';
@@ -10,28 +11,25 @@ import type { App } from './app';
 import { byOf } from './doors/by';
 import { type Call, handlers } from './handlers';
 import { conflict, Problem } from './problem';
-import { isKeepable, readJson, readLimited } from './readable';
+import { readJson, readLimited } from './readable';
 
 /** The one door of /api/v1: finds the endpoint, checks what comes in, answers JSON or a problem document. */
-export async function answer(app: () => Promise<App>, request: Request, path: string, isDemo: boolean): Promise<Response> {
+export async function answer(app: () => Promise<App>, request: Request, isDemo: boolean): Promise<Response> {
   let opened: App | null = null;
   try {
-    const found = matchEndpoint(request.method, decoded(path));
-    if (found.id === null) {
-      throw found.otherMethods.length > 0
-        ? new Problem(405, 'Not this way', `${request.method} is not offered here; use ${found.otherMethods.join(' or ')}.`)
-        : new Problem(404, 'Not found', `There is nothing at /api/v1${path}.`);
-    }
+    const { pathname, searchParams } = new URL(request.url);
+    const found = endpointAt(request.method, pathname);
     const { body }: Endpoint = endpoints[found.id];
     const given = body ? checked(body, await readBody(request, found.id)) : undefined;
     opened = await app();
-    const asked = request.method === 'POST' ? sentOf(found.id, decoded(path), given) : null;
+    const asked = request.method === 'POST' ? sentOf(found.id, pathname, given) : null;
     if (asked) await refuseOther(opened, asked);
     const { id, params } = found;
-    const search = new URL(request.url).searchParams;
     const answered = await within(opened, request, (app) =>
-      handle(asked ? { ...app, sent: asked } : app, { id, params }, search, given, isDemo, isSecure(request)),
+      handle(asked ? { ...app, sent: asked } : app, { id, params }, searchParams, given, isDemo, isSecure(request)),
     );
+    // Two that crossed: the one that came second found the row of the first, and it may be another.
+    if (asked) await refuseOther(opened, asked);
     return Response.json(answered, { headers: { 'cache-control': 'no-store' } });
   } catch (error) {
     return asProblem(error, opened);
@@ -71,15 +69,15 @@ function asProblem(error: unknown, opened: App | null): Response {
   return problemResponse(500, 'A fault in Hyndle', 'This did not work, and it is not your doing. Nothing was stored. Try again; if it stays, restart.', []);
 }
 
-/** The path without escapes. Throws Problem where it cannot be read. */
-export function decoded(path: string): string {
-  try {
-    const plain = decodeURIComponent(path);
-    if (isKeepable(plain)) return plain;
-  } catch {
-    // Said below.
-  }
-  throw new Problem(400, 'Not an address', 'There are escapes in this address that cannot be read.');
+/** The endpoint that a path asks for. Throws Problem where there is none. */
+function endpointAt(method: string, pathname: string) {
+  const segments = segmentsOf(pathname);
+  if (!segments) throw new Problem(400, 'Not an address', 'There are escapes in this address that cannot be read.');
+  const meaning = meaningOf(method, segments);
+  if (meaning.kind === 'endpoint') return meaning;
+  throw meaning.kind === 'nothing' && meaning.otherMethods.length > 0
+    ? new Problem(405, 'Not this way', `${method} is not offered here; use ${meaning.otherMethods.join(' or ')}.`)
+    : new Problem(404, 'Not found', `There is nothing at ${pathname.slice(0, 200)}.`);
 }
 
 /** Facts that never change are compared by themselves. */
@@ -118,9 +116,7 @@ async function handle(
 /** What GET `path` answers, for pages made on the server: the same handlers, with no request between. Throws Problem. */
 export async function answerAt(app: App, path: string, isDemo: boolean): Promise<unknown> {
   const { pathname, searchParams } = new URL(path, 'http://here');
-  const found = matchEndpoint('GET', decoded(pathname));
-  if (found.id === null) throw new Problem(404, 'Not found', `There is nothing at /api/v1${pathname}.`);
-  return handle(app, found, searchParams, undefined, isDemo, false);
+  return handle(app, endpointAt('GET', `/api/v1${pathname}`), searchParams, undefined, isDemo, false);
 }
 
 export const problemResponse = (status: number, title: string, detail: string, errors: Problem['errors']): Response =>

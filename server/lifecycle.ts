@@ -4,7 +4,7 @@ import { diskTrouble } from '@/store/trouble';
 import { NewerData } from '@/store/upcasts';
 import type { App } from './app';
 import { bridgeSettings, startBridge } from './bridge/bridge';
-import { openFront } from './doors/openDoors';
+import { NoGate, openFront, openGate } from './doors/openDoors';
 import { closeApp, isDemo, openApp } from './openApp';
 import { keepUp } from './upkeep';
 
@@ -34,6 +34,7 @@ export async function startServer({ seedDemo, runDevices }: Guests): Promise<voi
   process.on('SIGINT', () => void stop(0));
   watchParent(() => void stop(0));
   try {
+    openGate();
     const app = await openApp(isDemo ? seedDemo : undefined);
     keepUp(app);
     const port = process.env.PORT;
@@ -58,7 +59,7 @@ async function openHomeNetwork({ doors }: App): Promise<void> {
 
 /** One sentence where it is no fault of ours. */
 function whyNot(error: unknown): unknown {
-  if (error instanceof FolderInUse || error instanceof NewerData || isNotStored(error)) return error.message;
+  if (error instanceof NoGate || error instanceof FolderInUse || error instanceof NewerData || isNotStored(error)) return error.message;
   return typeof (error as NodeJS.ErrnoException).code === 'string' && 'syscall' in (error as object) ? diskTrouble(error) : error;
 }
 

@@ -126,12 +126,15 @@ describe('a look', () => {
 });
 
 test('the wall goes out as a table with all that made each result, and as palettes', async () => {
-  const table = parse(await (await sheetAt(t.app, '/swatches.csv', new URLSearchParams())).text(), { bom: true, columns: true }) as Record<string, string>[];
+  const table = parse(await (await sheetAt(t.app, 'swatchesTable', {}, new URLSearchParams())).text(), { bom: true, columns: true }) as Record<
+    string,
+    string
+  >[];
   const moved = table.find((row) => row.lot === 'The other one');
   expect(moved).toMatchObject({ sRGB: '#7a5230', 'fibre was': 'dry', light: 'daylight', 'how it was got': 'typed', fibre: '100 % wool' });
-  const palette = async (kind: string) => (await paletteAt(t.app, `/swatches.${kind}`)).text();
-  expect(await palette('gpl')).toContain('122  82  48\tUndyed on The other one');
-  expect(await palette('css')).toContain('--undyed-on-the-other-one: #7a5230;');
+  const palette = async (id: 'gplPalette' | 'cssPalette') => (await paletteAt(t.app, id)).text();
+  expect(await palette('gplPalette')).toContain('122  82  48\tUndyed on The other one');
+  expect(await palette('cssPalette')).toContain('--undyed-on-the-other-one: #7a5230;');
 });
 
 test('a picture that a look names is never swept away; one that nothing names is, after a week', async () => {

@@ -1,12 +1,14 @@
 import exifr from 'exifr';
 import sharp, { type Sharp } from 'sharp';
+import { MOST_BYTES } from '@/contract/fileDoors';
 import type { Picture } from '@/core/swatch/look';
 import { isBlobHash } from '@/store/blobs';
 import type { App } from './app';
 import { notFound, Problem } from './problem';
 
-const MOST_BYTES = 25 * 1024 * 1024;
 const MOST_PIXELS = 60_000_000;
+/** No camera makes a longer side. A strip of one pixel's width takes a decoder minutes. */
+const MOST_SIDE_PX = 30_000;
 /** Long sides of what is kept, px. */
 const LONG_PX = 2560;
 const MIDDLE_PX = 1024;
@@ -59,18 +61,25 @@ async function read(body: ReadableStream<Uint8Array> | null): Promise<Buffer> {
   let bytes = 0;
   for await (const chunk of (body ?? []) as AsyncIterable<Uint8Array>) {
     bytes += chunk.length;
-    if (bytes > MOST_BYTES) throw new Problem(413, 'Too big', 'A picture is at most 25 MB. Make it smaller and send it again.');
+    if (bytes > MOST_BYTES.keepPicture) throw new Problem(413, 'Too big', 'A picture is at most 25 MB. Make it smaller and send it again.');
     chunks.push(chunk);
   }
   return Buffer.concat(chunks);
 }
 
 const broken = () => new Problem(422, 'Not readable', 'This picture is damaged or cut off. Take it from the camera once more.');
-const tooMany = () => new Problem(413, 'Too big', 'A picture has at most 60 megapixels. Make it smaller and send it again.');
+const tooMany = () => new Problem(413, 'Too big', 'A picture has at most 60 megapixels, and no side is longer than 30,000. Make it smaller and send it again.');
+
+/** By what its head says, before anything of it is decoded. Throws Problem. */
+function refuseTooLarge({ width, height }: { readonly width?: number | undefined; readonly height?: number | undefined }): void {
+  if (!width || !height) throw broken();
+  if (width * height > MOST_PIXELS || Math.max(width, height) > MOST_SIDE_PX) throw tooMany();
+}
 
 /** Its pixels, turned as it was held, at most as large as is kept. */
 async function upright(bytes: Buffer, kind: Kind) {
   try {
+    if (kind !== 'heic') refuseTooLarge(await sharp(bytes, { limitInputPixels: false }).metadata());
     const from =
       kind === 'heic' ? await decodeHeic(bytes) : sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'truncated', sequentialRead: true }).rotate();
     return await from
@@ -90,7 +99,7 @@ async function decodeHeic(bytes: Buffer): Promise<Sharp> {
   const { default: decode } = await import('heic-decode');
   const [image] = await decode.all({ buffer: new Uint8Array(bytes) });
   if (!image) throw broken();
-  if (image.width * image.height > MOST_PIXELS) throw tooMany();
+  refuseTooLarge(image);
   const { width, height, data } = await image.decode();
   return sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), { raw: { width, height, channels: 4 } });
 }

@@ -47,10 +47,13 @@ const ROWS: Readonly<Record<RowKind, z.ZodType>> = {
   sent: z.object({ id, path: z.string(), sum: z.number() }),
 };
 
+const PAUSE_EVERY = 200;
+
 /** Which row of a file is not as Hyndle writes them, in words; null when all are. */
-export function badRow(rows: readonly RowWrite[]): { at: string; message: string } | null {
+export async function badRow(rows: readonly RowWrite[], pause: () => Promise<void> = async () => undefined): Promise<{ at: string; message: string } | null> {
   const counts: Partial<Record<RowKind, number>> = {};
-  for (const { table, row } of rows) {
+  for (const [i, { table, row }] of rows.entries()) {
+    if (i % PAUSE_EVERY === 0) await pause();
     const line = (counts[table] ?? 0) + 1;
     counts[table] = line;
     const { error } = ROWS[table].safeParse(row);

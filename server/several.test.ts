@@ -1,4 +1,6 @@
 import { afterAll, afterEach, beforeEach, expect, test } from 'vitest';
+import EXAMPLES from '@/contract/examples.json';
+import { newSkein } from '@/contract/lot.fixture';
 import type { LiveMessage } from '@/contract/views';
 import { SATURDAY_9, vessels, wool } from '@/core/plan/plan.fixture';
 import { type Postgres, postgresBin, startPostgres } from '@/store/server/postgres.fixture';
@@ -103,3 +105,26 @@ test('the server gone and back: said, nothing half done, and it goes on by itsel
   await until(() => two.app.live.seq > missed);
   expect((await two.ask<{ events: unknown[] }>('getRun', '/runs/r')).events).toHaveLength(2);
 }, 60_000);
+
+test('500 pairs of different creates under one id, crossing on two servers: one of each is told, none is lost; and none is refused for want of a connection', async () => {
+  const kinds: readonly ((id: string, name: string) => readonly [path: string, body: object])[] = [
+    (id, name) => ['/lots', newSkein(id, name, 50)],
+    (id, name) => ['/vessels', { ...EXAMPLES.createVessel.body, id, name }],
+    (id, name) => ['/substances', { id, what: { ...EXAMPLES.createSubstance.body.what, name } }],
+    (id, name) => ['/stock', { ...EXAMPLES.createStock.body, id, note: name }],
+    (id, name) => ['/liquors', { ...EXAMPLES.createLiquor.body, id, name }],
+    (id, name) => ['/runs/r/events', note(id, name)],
+  ];
+  const pairs = Array.from({ length: 500 }, (_, i) => kinds[i % kinds.length] as (typeof kinds)[number]);
+  const answers = await Promise.all(
+    pairs.map((make, i) => Promise.all([one, two].map((t, which) => t.send('POST', ...make(`pair-${i}`, `${which === 0 ? 'one' : 'two'} ${i}`))))),
+  );
+  const told = answers.map((pair) => pair.map(({ status }) => status).sort());
+  expect(told.filter(([a, b]) => a !== 200 || b !== 409).map((pair, i) => [i, pair])).toEqual([]);
+  const lots = await two.ask<{ id: string; name: string }[]>('listLots', '/lots');
+  for (const [i, pair] of answers.entries()) {
+    if (i % kinds.length !== 0) continue;
+    const kept = pair.findIndex(({ status }) => status === 200) === 0 ? `one ${i}` : `two ${i}`;
+    expect(lots.find(({ id }) => id === `pair-${i}`)?.name).toBe(kept);
+  }
+}, 120_000);

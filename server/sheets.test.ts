@@ -1,5 +1,6 @@
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, expect, test } from 'vitest';
+import { meaningOf } from '@/contract/address';
 import { SATURDAY_9 } from '@/core/plan/plan.fixture';
 import { isSheet, sheetAt } from './sheets';
 import { runningApp, type TestApp } from './testApp.fixture';
@@ -13,8 +14,13 @@ beforeAll(async () => {
 });
 afterAll(() => t.close());
 
+function tableAt(path: string, search: string): Promise<Response> {
+  const meaning = meaningOf('GET', ['api', 'v1', ...path.split('/').slice(1)]);
+  if (meaning.kind !== 'file' || !isSheet(meaning.id)) throw new Error(`${path} is no table`);
+  return sheetAt(t.app, meaning.id, meaning.params, new URLSearchParams(search));
+}
 const rows = async (path: string, search = '') => {
-  const response = await sheetAt(t.app, path, new URLSearchParams(search));
+  const response = await tableAt(path, search);
   expect(response.headers.get('content-type')).toContain('text/csv');
   return parse(await response.text(), { bom: true, columns: true, delimiter: search.includes('comma') ? ';' : ',' }) as Record<string, string>[];
 };
@@ -56,7 +62,8 @@ test.each([
   ['/probes/probe1/readings.csv', 'fromMs=yesterday', 422],
   ['/lots.csv', 'decimal=point', 422],
 ])('%s?%s is refused in words', async (path, search, status) => {
-  await expect(sheetAt(t.app, path, new URLSearchParams(search))).rejects.toMatchObject({ status });
+  await expect(tableAt(path, search)).rejects.toMatchObject({ status });
 });
 
-test('a lot that is called like a table is still a lot', () => expect(isSheet('/lots/a.csv')).toBe(false));
+test('a lot that is called like a table is still a lot', () =>
+  expect(meaningOf('GET', ['api', 'v1', 'lots', 'a.csv'])).toMatchObject({ kind: 'endpoint', id: 'getLot' }));

@@ -1,3 +1,4 @@
+import { FILE_DOORS, type FileDoorId } from '@/contract/fileDoors';
 import { foldRun } from '@/core/run/fold';
 import { type Decimal, type Sheet, sheetText } from '@/core/sheets/sheet';
 import { logSheet, lotsSheet, readingsSheet, shelfSheet, weighOutSheet } from '@/core/sheets/sheets';
@@ -11,79 +12,66 @@ import { knowsProbe, listVessels } from '@/store/vessels';
 import type { App } from './app';
 import { homeOf } from './kitchen';
 import { allSwatches } from './looks';
-import { invalid, notFound, Problem } from './problem';
+import { invalid, notFound } from './problem';
 import { probedVessels } from './runReadings';
 import { runView } from './runs';
 import { levels, wholeShelf } from './shelf';
 import { trialView } from './trials';
 import { weighList } from './weighing';
 
-/** Everything that a spreadsheet may want, by its address below /api/v1. */
-const SHEETS: readonly { readonly path: RegExp; readonly make: (app: App, id: string, search: URLSearchParams, zone: string) => Promise<Sheet> }[] = [
-  { path: /^\/lots\.csv$/, make: async (app, _id, _search, zone) => lotsSheet(await listLots(app.store.db, true), zone) },
-  { path: /^\/swatches\.csv$/, make: async (app, _id, _search, zone) => swatchesSheet(await allSwatches(app, { measured: true }), zone) },
-  { path: /^\/trials\/([^/]+)\.csv$/, make: async (app, id) => trialSheet(await trialView(app, id)) },
-  { path: /^\/shelf\.csv$/, make: async (app, _id, _search, zone) => shelfSheet(await levels(app), (await wholeShelf(app)).nameOf, zone) },
-  {
-    path: /^\/sessions\/([^/]+)\/weigh-out\.csv$/,
-    make: async (app, id, _search, zone) => {
-      const { lines, ticks } = await weighList(app, id);
-      return weighOutSheet(lines, ticks, zone);
-    },
-  },
-  {
-    path: /^\/runs\/([^/]+)\/log\.csv$/,
-    make: async (app, id, _search, zone) => {
-      const { plan, events } = await runView(app, id);
-      return logSheet(plan, events, shelfOf(plan.own).nameOf, zone);
-    },
-  },
-  {
-    path: /^\/runs\/([^/]+)\/readings\.csv$/,
-    make: async (app, id, _search, zone) => {
-      const { plan, events } = await runView(app, id);
-      const state = foldRun(plan.steps, events);
-      const vessels = probedVessels(await listVessels(app.store.db), plan, state);
-      const [fromMs, toMs] = [state.startedAtMs ?? app.nowMs(), state.finishedAtMs ?? app.nowMs()];
-      return readingsSheet(
-        (function* () {
-          for (const { probeId, name } of vessels) yield* daily(app.store.readings, probeId, name, fromMs, toMs);
-        })(),
-        zone,
-      );
-    },
-  },
-  {
-    path: /^\/probes\/([^/]+)\/readings\.csv$/,
-    make: async (app, id, search, zone) => {
-      if (!(await knowsProbe(app.store.db, id))) throw notFound('probe', id.slice(0, 80));
-      const toMs = instant(search, 'toMs') ?? app.nowMs();
-      const fromMs = instant(search, 'fromMs') ?? toMs - DAY_MS;
-      return readingsSheet(daily(app.store.readings, id, id, fromMs, toMs), zone);
-    },
-  },
-];
+type Params = Readonly<Record<string, string>>;
 
-export const isSheet = (path: string): boolean => SHEETS.some((sheet) => sheet.path.test(path));
+/** Everything that a spreadsheet may want, by its door. */
+const SHEETS = {
+  lotsTable: async (app, _params, _search, zone) => lotsSheet(await listLots(app.store.db, true), zone),
+  swatchesTable: async (app, _params, _search, zone) => swatchesSheet(await allSwatches(app, { measured: true }), zone),
+  trialTable: async (app, { trialId = '' }) => trialSheet(await trialView(app, trialId)),
+  shelfTable: async (app, _params, _search, zone) => shelfSheet(await levels(app), (await wholeShelf(app)).nameOf, zone),
+  weighOutTable: async (app, { sessionId = '' }, _search, zone) => {
+    const { lines, ticks } = await weighList(app, sessionId);
+    return weighOutSheet(lines, ticks, zone);
+  },
+  logTable: async (app, { runId = '' }, _search, zone) => {
+    const { plan, events } = await runView(app, runId);
+    return logSheet(plan, events, shelfOf(plan.own).nameOf, zone);
+  },
+  runReadingsTable: async (app, { runId = '' }, _search, zone) => {
+    const { plan, events } = await runView(app, runId);
+    const state = foldRun(plan.steps, events);
+    const vessels = probedVessels(await listVessels(app.store.db), plan, state);
+    const [fromMs, toMs] = [state.startedAtMs ?? app.nowMs(), state.finishedAtMs ?? app.nowMs()];
+    return readingsSheet(
+      (function* () {
+        for (const { probeId, name } of vessels) yield* daily(app.store.readings, probeId, name, fromMs, toMs);
+      })(),
+      zone,
+    );
+  },
+  readingsTable: async (app, { probeId = '' }, search, zone) => {
+    if (!(await knowsProbe(app.store.db, probeId))) throw notFound('probe', probeId.slice(0, 80));
+    const toMs = instant(search, 'toMs') ?? app.nowMs();
+    const fromMs = instant(search, 'fromMs') ?? toMs - DAY_MS;
+    return readingsSheet(daily(app.store.readings, probeId, probeId, fromMs, toMs), zone);
+  },
+} as const satisfies Partial<Record<FileDoorId, (app: App, params: Params, search: URLSearchParams, zone: string) => Promise<Sheet>>>;
+
+type SheetId = keyof typeof SHEETS;
+export const isSheet = (id: FileDoorId): id is SheetId => id in SHEETS;
 
 /** A table as a file, sent in pieces. Throws Problem. */
-export async function sheetAt(app: App, path: string, search: URLSearchParams): Promise<Response> {
+export async function sheetAt(app: App, id: SheetId, params: Params, search: URLSearchParams): Promise<Response> {
   const decimal = search.get('decimal') ?? 'dot';
   if (decimal !== 'dot' && decimal !== 'comma') throw invalid('decimal is “dot” or “comma”.', [{ at: 'decimal', message: 'Write dot or comma.' }]);
-  for (const { path: pattern, make } of SHEETS) {
-    const found = pattern.exec(path);
-    if (!found) continue;
-    const { diary } = await homeOf(app);
-    const sheet = await make(app, found[1] ?? '', search, diary.zone);
-    return new Response(streamOf(sheet, decimal), {
-      headers: {
-        'content-type': 'text/csv; charset=utf-8; header=present',
-        'content-disposition': `attachment; filename="${path.slice(1).replaceAll(/[^\w.-]+/g, '-')}"`,
-        'cache-control': 'no-store',
-      },
-    });
-  }
-  throw new Problem(404, 'Not found', `There is no table at /api/v1${path.slice(0, 80)}.`);
+  const { diary } = await homeOf(app);
+  const sheet = await SHEETS[id](app, params, search, diary.zone);
+  const name = FILE_DOORS[id].path.slice(1).replaceAll(/\{(\w+)\}/g, (_all, param: string) => params[param] ?? '');
+  return new Response(streamOf(sheet, decimal), {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8; header=present',
+      'content-disposition': `attachment; filename="${name.replaceAll(/[^\w.-]+/g, '-')}"`,
+      'cache-control': 'no-store',
+    },
+  });
 }
 
 function streamOf(sheet: Sheet, decimal: Decimal): ReadableStream<Uint8Array> {

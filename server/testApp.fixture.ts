@@ -66,7 +66,7 @@ export async function testApp(nowMs: number, url?: string): Promise<TestApp> {
   const send: TestApp['send'] = async (method, pathname, body, headers = { 'content-type': 'application/json' }) => {
     const init: RequestInit = { method, headers };
     if (body !== undefined) init.body = typeof body === 'string' ? body : JSON.stringify(body);
-    const response = await answer(async () => app, new Request(`http://127.0.0.1/api/v1${pathname}`, init), pathname.split('?')[0] ?? '', false);
+    const response = await answer(async () => app, new Request(`http://127.0.0.1/api/v1${pathname}`, init), false);
     return { status: response.status, type: response.headers.get('content-type') ?? '', body: (await response.json()) as Record<string, unknown> };
   };
   return {
@@ -91,7 +91,7 @@ export async function testApp(nowMs: number, url?: string): Promise<TestApp> {
 async function refuseUnfit(store: Store): Promise<void> {
   const rows: RowWrite[] = [];
   for (const table of ROW_KINDS) for await (const page of rowsInDb(store.db)(table)) for (const row of page) rows.push({ table, row } as RowWrite);
-  const bad = badRow(rows);
+  const bad = await badRow(rows);
   if (bad) throw new Error(`a saved file with this would be refused: ${bad.at}: ${bad.message}`);
 }
 

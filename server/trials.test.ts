@@ -86,7 +86,7 @@ describe('a trial', () => {
     expect(await t.ask<TrialLine[]>('listTrials', '/trials')).toMatchObject([{ id: 't1', pieces: 7, seen: 3, withdrawn: false }]);
   });
   test('is a sheet: a line for each piece, a column for each thing that differs', async () => {
-    const text = await (await sheetAt(t.app, '/trials/t1.csv', new URLSearchParams())).text();
+    const text = await (await sheetAt(t.app, 'trialTable', { trialId: 't1' }, new URLSearchParams())).text();
     const lines = parse<Record<string, string>>(text, { columns: true, bom: true });
     expect(lines).toHaveLength(7);
     expect(Object.keys(lines[0] ?? {})).toEqual(['code', 'lot', 'control', 'Mordant', 'Iron', 'cell', 'fibre was', 'sRGB', 'L*', 'a*', 'b*']);

@@ -29,6 +29,8 @@ export interface RowTable<Row> {
   /** Rows that acts after this one wrote. */
   since(db: Db, seq: number): Promise<Marked<Row>[]>;
   find(db: Db, row: Row): Promise<Marked<Row> | null>;
+  /** Those of the rows that are there, by their keys, in one query. */
+  findAll(db: Db, rows: readonly Row[]): Promise<ReadonlyMap<string, Marked<Row>>>;
 }
 
 const list = (count: number, from = 1): string => Array.from({ length: count }, (_, i) => `$${from + i}`).join(', ');
@@ -80,6 +82,12 @@ export function rowTable<Row>({ name, key, columns = {}, body = (row) => row, fr
         ? rows(db, `${select} ${order} limit $1`, [limit])
         : rows(db, `${select} where (${keys.join(', ')}) > (${list(keys.length)}) ${order} limit $${keys.length + 1}`, [...keyValues(after), limit]),
     since: (db, seq) => rows(db, `${select} where seq > $1 ${order}`, [seq]),
+    findAll: async (db, wanted) => {
+      if (wanted.length === 0) return new Map();
+      const tuples = wanted.map((_, i) => `(${list(keys.length, 1 + i * keys.length)})`).join(', ');
+      const found = await rows(db, `${select} where (${keys.join(', ')}) in (${tuples})`, wanted.flatMap(keyValues));
+      return new Map(found.map((one) => [keyValues(one.row).join('/'), one]));
+    },
     find: async (db, row) => (await rows(db, `${select} where ${isThis}`, keyValues(row)))[0] ?? null,
   };
 }

@@ -1,34 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import { roleAllows, type Scope, scopeAllows } from './scope';
+import { type Need, roleAllows, type Scope, scopeAllows } from './scope';
+
+const KINDS = ['page', 'look', 'change', 'time', 'leave', 'doors'] as const;
+const needs: readonly Need[] = [...KINDS.map((kind) => ({ kind })), { kind: 'readings', probeId: 'pot-1' }];
+const allowedOf = (allows: (need: Need) => boolean): string[] => needs.filter(allows).map(({ kind }) => kind);
 
 describe('what a device may do', () => {
-  it.each([
-    ['hands', 'POST', '/api/v1/runs/r1/events', true],
-    ['hands', 'GET', '/runs/r1', true],
-    ['eyes', 'GET', '/runs/r1', true],
-    ['eyes', 'HEAD', '/api/v1/runs/r1', true],
-    ['eyes', 'POST', '/api/v1/runs/r1/events', false],
-    ['eyes', 'PUT', '/api/v1/home', false],
-    ['hands', 'GET', '/api/v1/doors', false],
-    ['hands', 'POST', '/api/v1/doors/invite', false],
-    ['eyes', 'GET', '/api/v1/doors', false],
-    ['eyes', 'POST', '/api/v1/me/leave', true],
-  ] as const)('%s: %s %s → %s', (role, method, path, allowed) => expect(roleAllows(role, method, path)).toBe(allowed));
+  it('with eyes: look, and leave', () => expect(allowedOf((need) => roleAllows('eyes', need))).toEqual(['page', 'look', 'time', 'leave']));
+  it('with hands: everything but who is let in', () =>
+    expect(allowedOf((need) => roleAllows('hands', need))).toEqual(['page', 'look', 'change', 'time', 'leave', 'readings']));
 });
 
 describe('what a token opens', () => {
-  const probe: Scope = { kind: 'probe', probeId: 'pot 1' };
-  it.each([
-    [probe, 'POST', '/api/v1/probes/pot%201/readings', true],
-    [probe, 'GET', '/api/v1/time', true],
-    [probe, 'POST', '/api/v1/probes/other/readings', false],
-    [probe, 'GET', '/api/v1/probes/pot%201/readings', false],
-    [probe, 'GET', '/api/v1/lots', false],
-    [{ kind: 'look' }, 'GET', '/api/v1/lots', true],
-    [{ kind: 'look' }, 'POST', '/api/v1/lots', false],
-    [{ kind: 'look' }, 'GET', '/', false],
-    [{ kind: 'all' }, 'POST', '/api/v1/lots', true],
-    [{ kind: 'all' }, 'POST', '/api/v1/doors/tokens', false],
-    [{ kind: 'all' }, 'GET', '/fibre', false],
-  ] as readonly [Scope, string, string, boolean][])('%j: %s %s → %s', (scope, method, path, allowed) => expect(scopeAllows(scope, method, path)).toBe(allowed));
+  const opens = (scope: Scope): string[] => allowedOf((need) => scopeAllows(scope, need));
+  it('of a probe: its readings and the clock', () => expect(opens({ kind: 'probe', probeId: 'pot-1' })).toEqual(['time', 'readings']));
+  it('of another probe: the clock alone', () => expect(opens({ kind: 'probe', probeId: 'pot-2' })).toEqual(['time']));
+  it('to look: no change, no page', () => expect(opens({ kind: 'look' })).toEqual(['look', 'time']));
+  it('of everything: never a page, never the doors', () => expect(opens({ kind: 'all' })).toEqual(['look', 'change', 'time', 'leave', 'readings']));
 });

@@ -10,25 +10,53 @@ export interface Token {
   readonly hash: string;
   readonly madeAtMs: number;
   readonly lastUsedMs: number | null;
+  /** The device it was made by, which it ends with; null for the machine itself. */
+  readonly madeBy: string | null;
 }
 
-const LOOKS = ['GET', 'HEAD'];
-/** Who lets whom in is decided on the machine alone. */
-const isDoors = (path: string): boolean => path === '/api/v1/doors' || path.startsWith('/api/v1/doors/');
+/** What a request needs of whoever sends it. */
+export type Need =
+  | { readonly kind: 'page' }
+  | { readonly kind: 'look' }
+  | { readonly kind: 'change' }
+  /** The clock, which a probe may read too. */
+  | { readonly kind: 'time' }
+  | { readonly kind: 'readings'; readonly probeId: string }
+  /** To leave is everybody’s own. */
+  | { readonly kind: 'leave' }
+  /** Who lets whom in is decided on the machine alone. */
+  | { readonly kind: 'doors' };
 
-/** Whether a device may do this; to leave is everybody’s own. */
-export const roleAllows = (role: Role, method: string, path: string): boolean =>
-  !isDoors(path) && (role === 'hands' || LOOKS.includes(method) || path === '/api/v1/me/leave');
+/** Whether a device may do this. */
+export function roleAllows(role: Role, need: Need): boolean {
+  switch (need.kind) {
+    case 'page':
+    case 'look':
+    case 'time':
+    case 'leave':
+      return true;
+    case 'change':
+    case 'readings':
+      return role === 'hands';
+    case 'doors':
+      return false;
+  }
+}
 
-/** Whether a token opens this. The pages are for people: a token opens the doors of programs alone. */
-export function scopeAllows(scope: Scope, method: string, path: string): boolean {
-  if (!path.startsWith('/api/v1/') || isDoors(path)) return false;
-  switch (scope.kind) {
-    case 'all':
+/** Whether a token opens this. Pages are for people: a token opens the API alone. */
+export function scopeAllows(scope: Scope, need: Need): boolean {
+  switch (need.kind) {
+    case 'page':
+    case 'doors':
+      return false;
+    case 'time':
       return true;
     case 'look':
-      return LOOKS.includes(method);
-    case 'probe':
-      return path === '/api/v1/time' ? LOOKS.includes(method) : method === 'POST' && path === `/api/v1/probes/${encodeURIComponent(scope.probeId)}/readings`;
+      return scope.kind !== 'probe';
+    case 'readings':
+      return scope.kind === 'all' || (scope.kind === 'probe' && scope.probeId === need.probeId);
+    case 'change':
+    case 'leave':
+      return scope.kind === 'all';
   }
 }

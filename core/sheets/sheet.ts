@@ -22,15 +22,23 @@ export function* sheetText({ head, rows }: Sheet, decimal: Decimal): Generator<s
   const lines = (records: readonly (readonly Cell[])[]) =>
     stringify(
       records.map((record) => record.map((cell) => cellText(cell, decimal))),
-      { delimiter: decimal === 'comma' ? ';' : ',', record_delimiter: 'windows' },
+      // A line may end with a line feed alone, and some split cells at either sign: each of these is kept within quotes.
+      // A number with a comma stays a number where semicolons part the cells.
+      { delimiter: decimal === 'comma' ? ';' : ',', record_delimiter: 'windows', quoted_match: /^(?!-?\d+,\d+$).*[\r\n;,\t]/s },
     );
   yield `\uFEFF${lines([head])}`;
   for (const some of rows) if (some.length > 0) yield lines(some);
 }
 
+/**
+ * Whether a spreadsheet may take a text for a formula: its signs in full width too, and behind blanks,
+ * separators and quotes, at which some programs split.
+ */
+const isFormula = (text: string): boolean => /^[\s;,"'\p{Cf}]*[=+\-@＝＋－＠\t\r]/u.test(text);
+
 function cellText(cell: Cell, decimal: Decimal): string {
   if (cell === null) return '';
-  if (typeof cell === 'string') return /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
+  if (typeof cell === 'string') return isFormula(cell) ? `'${cell}` : cell;
   const text = String(Number(cell.toPrecision(10)));
   return decimal === 'comma' ? text.replace('.', ',') : text;
 }

@@ -18,13 +18,21 @@ describe('a table for a spreadsheet', () => {
 
   test('where a comma stands in numbers, semicolons part the cells', () => {
     const sheet: Sheet = { head: ['a', 'b'], rows: [[[82.5, 'x, y']], [[0.1 + 0.2, 'a;b']]] };
-    expect(textOf(sheet, 'comma')).toBe('\uFEFFa;b\r\n82,5;x, y\r\n0,3;"a;b"\r\n');
+    expect(textOf(sheet, 'comma')).toBe('\uFEFFa;b\r\n82,5;"x, y"\r\n0,3;"a;b"\r\n');
   });
 
   // OWASP, CSV injection: cells that begin with = + - @, a tab or a carriage return.
-  test.each(['=1+1', '+1', '-1 tsp', '@home', '\tx', '\rx'])('a text that would be a formula is none: %j', (text) => {
-    const [[, row] = []] = [textOf({ head: ['a'], rows: [[[text]]] }).split('\r\n')];
-    expect(row?.replace(/^"/, '')).toMatch(/^'/);
+  test.each(['=1+1', '+1', '-1 tsp', '@home', '\tx', '\rx', '＝1+1', '＋1', '－1', '＠x', ';=1+1', ' =1+1', '\n=1+1', '"=1+1', '\u200b=1+1'])(
+    'a text that would be a formula is none: %j',
+    (text) => {
+      const [[, row] = []] = [textOf({ head: ['a'], rows: [[[text]]] }).split('\r\n')];
+      expect(row?.replace(/^"/, '')).toMatch(/^'/);
+    },
+  );
+  test('a line feed alone, and the other separator, stay within quotes in both kinds of file', () => {
+    for (const decimal of ['dot', 'comma'] as const)
+      for (const text of ['a\n=1+1', 'a\r=1+1', 'a;=1+1', 'a,=1+1', 'a\t=1+1'])
+        expect(textOf({ head: ['h'], rows: [[[text]]] }, decimal), text).toBe(`\uFEFFh\r\n"${text}"\r\n`);
   });
 
   test('numbers below zero stay numbers', () => expect(textOf({ head: ['a'], rows: [[[-5.5]]] })).toContain('\r\n-5.5\r\n'));

@@ -17,13 +17,14 @@ beforeEach(() => {
 });
 afterEach(() => rmSync(data, { recursive: true, force: true }));
 
+const at = (path: string): { segments: string[] } => ({ segments: path.split('/').slice(1) });
 const machine = (more: Partial<Knock> = {}): Knock => ({
   door: 'machine',
   isSecure: false,
   peer: '127.0.0.1',
   at: { address: '127.0.0.1', port: 4123 },
   method: 'GET',
-  path: '/api/v1/lots',
+  segments: ['api', 'v1', 'lots'],
   host: '127.0.0.1:4123',
   origin: null,
   cookie: () => null,
@@ -56,30 +57,30 @@ describe('at the machine’s own door', () => {
 describe('at the home’s door, a stranger', () => {
   it.each([
     [{}, '401'],
-    [{ path: '/' }, 'join'],
-    [{ path: '/fibre', method: 'POST' }, '401'],
-    [{ path: '/join' }, 'stranger'],
-    [{ path: '/join/trust' }, 'stranger'],
-    [{ path: '/joined' }, 'join'],
-    [{ path: '/_next/static/x.js' }, 'stranger'],
-    [{ path: '/_next/image' }, 'join'],
-    [{ path: '/api/v1/doors' }, '401'],
-    [{ path: '/join', host: 'hyndle.local:4123' }, 'stranger'],
-    [{ path: '/join', host: 'hyndle.local:80' }, '421'],
-    [{ path: '/join', host: '127.0.0.1:4123' }, '421'],
-    [{ path: '/join', isSecure: true, origin: 'http://192.168.1.5:4123' }, '403'],
+    [at('/'), 'join'],
+    [{ ...at('/fibre'), method: 'POST' }, '401'],
+    [at('/join'), 'stranger'],
+    [at('/join/trust'), 'stranger'],
+    [at('/joined'), 'join'],
+    [at('/_next/static/x.js'), 'stranger'],
+    [at('/_next/image'), 'join'],
+    [at('/api/v1/doors'), '401'],
+    [{ ...at('/join'), host: 'hyndle.local:4123' }, 'stranger'],
+    [{ ...at('/join'), host: 'hyndle.local:80' }, '421'],
+    [{ ...at('/join'), host: '127.0.0.1:4123' }, '421'],
+    [{ ...at('/join'), isSecure: true, origin: 'http://192.168.1.5:4123' }, '403'],
   ] as const)('%j → %s', (more, verdict) => expect(kindOf(home(more))).toBe(verdict));
 
   it('waits when asking too much, and others do not', () => {
-    const often = Array.from({ length: ALLOWANCES.stranger.burst + 1 }, () => kindOf(home({ path: '/' })));
+    const often = Array.from({ length: ALLOWANCES.stranger.burst + 1 }, () => kindOf(home(at('/'))));
     expect([often[0], often.at(-1)]).toEqual(['join', '429']);
-    expect(kindOf(home({ path: '/', peer: '192.168.1.24' }))).toBe('join');
+    expect(kindOf(home({ ...at('/'), peer: '192.168.1.24' }))).toBe('join');
   });
 });
 
 describe('at the home’s door, a device', () => {
   const joined = (role: 'hands' | 'eyes'): string => {
-    const join = doors.join(doors.letIn(role).digits, 'Phone', '192.168.1.23');
+    const join = doors.join(doors.letIn(role), 'Phone', '192.168.1.23');
     if (join.kind !== 'in') throw new Error(join.kind);
     return join.cookie;
   };
@@ -90,13 +91,13 @@ describe('at the home’s door, a device', () => {
     expect(kindOf(home({ cookie: plain }))).toMatch(/^device:/);
     expect(kindOf(home({ cookie: plain, isSecure: true }))).toBe('401');
     expect(kindOf(home({ cookie: plain, method: 'POST' }))).toMatch(/^device:/);
-    expect(kindOf(home({ cookie: plain, path: '/api/v1/doors/tokens', method: 'POST' }))).toBe('403');
+    expect(kindOf(home({ cookie: plain, ...at('/api/v1/doors/tokens'), method: 'POST' }))).toBe('403');
   });
 
   it('waits when asking too much, and files of the page are not counted', () => {
     const cookie = joined('hands');
     const knock = home({ cookie: () => cookie });
-    const files = Array.from({ length: 2 * ALLOWANCES.device.burst }, () => kindOf({ ...knock, path: '/_next/static/x.js' }));
+    const files = Array.from({ length: 2 * ALLOWANCES.device.burst }, () => kindOf({ ...knock, ...at('/_next/static/x.js') }));
     expect(new Set(files).size).toBe(1);
     const often = Array.from({ length: ALLOWANCES.device.burst + 1 }, () => judge(knock, doors));
     expect([often.at(-2)?.kind, often.at(-1)]).toMatchObject(['in', { status: 429, waitS: 1, detail: expect.stringContaining('Wait 1 s') }]);
@@ -112,7 +113,7 @@ describe('at the home’s door, a device', () => {
 
 it('a token opens its scope at both doors, whoever shows it', () => {
   const { secret } = doors.makeToken('t', 'Probe', { kind: 'probe', probeId: 'long' });
-  const reading = { bearer: secret, method: 'POST', path: '/api/v1/probes/long/readings' } as const;
+  const reading = { bearer: secret, method: 'POST', ...at('/api/v1/probes/long/readings') } as const;
   expect([kindOf(home(reading)), kindOf(machine(reading))]).toEqual(['token:t', 'token:t']);
   expect([kindOf(home({ bearer: secret })), kindOf(machine({ bearer: secret }))]).toEqual(['403', '403']);
 });

@@ -9,7 +9,7 @@ export type By =
 
 const MACHINE: By = { kind: 'machine' };
 
-/** @param said what proxy.ts says of a request, such as `device:ID` */
+/** @param said what the gate says of a request, such as `device:ID` */
 export function byOf(said: string | null): By {
   const [kind, id] = (said ?? '').split(':');
   return (kind === 'device' || kind === 'token') && id ? { kind, id } : MACHINE;

@@ -1,5 +1,5 @@
 import { type Device, offered, seen, weigh } from '@/core/doors/device';
-import { type Invite, isOpen, newInvite, type Role, tryDigits } from '@/core/doors/joining';
+import { codeOf, type Invite, isOpen, newInvite, type Role, tryDigits } from '@/core/doors/joining';
 import type { Scope, Token } from '@/core/doors/scope';
 import { NotStored } from '@/store/store';
 import { diskTrouble } from '@/store/trouble';
@@ -65,10 +65,11 @@ export class Doors {
     if (securePort !== this.kept.securePort) this.keep({ ...this.kept, securePort });
   }
 
-  letIn(role: Role): Invite {
-    this.invited = newInvite(role, this.nowMs(), this.chance.share());
+  /** @returns the code that one device joins by */
+  letIn(role: Role): string {
+    this.invited = newInvite(role, this.nowMs(), [this.chance.share(), this.chance.share()]);
     this.tell();
-    return this.invited;
+    return codeOf(this.invited);
   }
   endInvite(): void {
     this.invited = null;
@@ -141,9 +142,9 @@ export class Doors {
   }
 
   /** @returns the token itself, shown this once and kept nowhere */
-  makeToken(id: string, name: string, scope: Scope): { readonly token: Token; readonly secret: string } {
+  makeToken(id: string, name: string, scope: Scope, madeBy: string | null = null): { readonly token: Token; readonly secret: string } {
     const secret = `hyndle_${this.chance.secret()}`;
-    const token: Token = { id, name, scope, hash: hashOf(secret), madeAtMs: this.nowMs(), lastUsedMs: null };
+    const token: Token = { id, name, scope, hash: hashOf(secret), madeAtMs: this.nowMs(), lastUsedMs: null, madeBy };
     this.keep({ ...this.kept, tokens: [...this.kept.tokens, token] });
     return { token, secret };
   }
@@ -152,7 +153,7 @@ export class Doors {
   passingToken(name: string, scope: Scope): string {
     const secret = this.chance.secret();
     const hash = hashOf(secret);
-    this.passing.set(hash, { id: name, name, scope, hash, madeAtMs: this.nowMs(), lastUsedMs: null });
+    this.passing.set(hash, { id: name, name, scope, hash, madeAtMs: this.nowMs(), lastUsedMs: null, madeBy: null });
     return secret;
   }
 
@@ -165,12 +166,13 @@ export class Doors {
     return true;
   }
 
-  /** Puts a device out. Resolves when its last act that was under way is answered: what was answered counts, nothing after. */
+  /** Puts a device out, and with it the tokens that it made. Resolves when its last act that was under way is answered: what was answered counts, nothing after. */
   async putOut(id: string): Promise<boolean> {
     const devices = this.kept.devices.filter((one) => one.id !== id);
     if (devices.length === this.kept.devices.length) return false;
-    this.hold({ ...this.kept, devices });
-    await this.underway.end(id);
+    const theirs = this.kept.tokens.filter((one) => one.madeBy === id);
+    this.hold({ ...this.kept, devices, tokens: this.kept.tokens.filter((one) => one.madeBy !== id) });
+    await Promise.all([id, ...theirs.map((one) => one.id)].map((one) => this.underway.end(one)));
     return true;
   }
 

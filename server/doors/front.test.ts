@@ -8,8 +8,9 @@ import { connect as tlsConnect } from 'node:tls';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { Announcer, type Wire } from './announce';
 import { Doors } from './doors';
-import { Front, MOST_CONNECTIONS_EACH } from './front';
+import { Front } from './front';
 import { doorsFolder } from './keptDoors';
+import { MOST_CONNECTIONS_EACH, MOST_UNKNOWN } from './patience';
 
 /** What listens on the home network, with loopback addresses in the place of a network that comes and goes. */
 
@@ -83,7 +84,7 @@ test('after a change of network it is found at the new address, with a certifica
   doors.setOpen(true);
   addresses = ['127.0.0.31'];
   await front.adjust();
-  const cookie = doors.join(doors.letIn('hands').digits, 'Phone', '127.0.0.40');
+  const cookie = doors.join(doors.letIn('hands'), 'Phone', '127.0.0.40');
   const authority = front.authority;
   addresses = ['127.0.0.32'];
   await front.adjust();
@@ -170,4 +171,16 @@ test('one neighbour cannot take the connections of all', async () => {
     again.destroy();
     expect(isOpen).toBe(true);
   });
+});
+
+test('500 connections of strangers at many addresses shut nobody out: the one that waited longest goes', async () => {
+  doors.setOpen(true);
+  addresses = ['127.0.0.31'];
+  await front.adjust();
+  let ended = 0;
+  const sockets = Array.from({ length: 500 }, (_, i) => connect({ host: '127.0.0.31', port, localAddress: `127.0.6.${1 + (i % 250)}` }));
+  for (const socket of sockets) socket.on('close', () => ended++).on('error', () => undefined);
+  await vi.waitFor(() => expect(ended).toBe(500 - MOST_UNKNOWN));
+  expect(await heard(`http://127.0.0.31:${port}`)).toBe('hello');
+  for (const socket of sockets) socket.destroy();
 });

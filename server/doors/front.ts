@@ -1,11 +1,11 @@
 import { createServer as createHttp, type RequestListener, type Server } from 'node:http';
 import { createServer as createHttps, type Server as SecureServer } from 'node:https';
-import type { Socket } from 'node:net';
 import { networkInterfaces } from 'node:os';
 import { hostOf, isHomeAddress, plainAddress } from '@/core/doors/address';
 import { Announcer } from './announce';
 import { type Certificates, keptCertificates } from './certificates';
 import type { Doors } from './doors';
+import { Connections } from './patience';
 
 /** What bin/server.mjs hands over. */
 interface Handed {
@@ -24,10 +24,11 @@ export interface Listening {
 const LOOK_EVERY_MS = 5000;
 const RENEW_EVERY_MS = 3_600_000;
 const PORTS_TRIED = 20;
-/** A browser opens six to a place, over http and https each. */
-export const MOST_CONNECTIONS_EACH = 40;
-/** Of outside hands: how long head and body may take, and how long a connection may be silent (a live stream ticks every 15 s). */
-const PATIENCE = { headersTimeout: 10_000, requestTimeout: 120_000, timeout: 60_000, maxConnections: 300 } as const;
+/**
+ * Of outside hands: how long a head may take, and how long a connection may be silent (a live stream ticks every 15 s). A whole
+ * archive over a slow Wi-Fi takes its time; a body that drips is noticed by itself (patience.ts).
+ */
+const PATIENCE = { headersTimeout: 10_000, requestTimeout: 3_600_000, timeout: 60_000, maxConnections: 1000 } as const;
 
 /**
  * The doors to the home network: opened and closed while the application runs, on every address that is somebody's own home
@@ -35,7 +36,7 @@ const PATIENCE = { headersTimeout: 10_000, requestTimeout: 120_000, timeout: 60_
  */
 export class Front {
   private readonly open = new Map<string, { readonly plain: Server; readonly secure: SecureServer; readonly securePort: number }>();
-  private readonly connections = new Map<string, number>();
+  readonly connections = new Connections();
   private certificates: Certificates | null = null;
   private certifiedMs = 0;
   private problem: string | null = null;
@@ -122,7 +123,7 @@ export class Front {
     const secure = createHttps(secureContext(this.certificates), listener);
     for (const server of [plain, secure]) {
       Object.assign(server, PATIENCE);
-      server.on('connection', this.fewEach);
+      server.on('connection', this.connections.add);
     }
     try {
       await listenOn(plain, address, this.handed.port);
@@ -136,22 +137,6 @@ export class Front {
       this.problem = `${address} could not be opened: ${portTrouble(error, this.handed.port)}`;
     }
   }
-
-  /** One neighbour cannot take the connections of all. */
-  private readonly fewEach = (socket: Socket): void => {
-    const from = plainAddress(socket.remoteAddress ?? '');
-    const open = (this.connections.get(from) ?? 0) + 1;
-    if (open > MOST_CONNECTIONS_EACH) {
-      socket.destroy();
-      return;
-    }
-    this.connections.set(from, open);
-    socket.once('close', () => {
-      const left = (this.connections.get(from) ?? 1) - 1;
-      if (left === 0) this.connections.delete(from);
-      else this.connections.set(from, left);
-    });
-  };
 
   private shut(address: string): void {
     const servers = this.open.get(address);

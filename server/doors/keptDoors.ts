@@ -28,7 +28,15 @@ const scope = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('look') }),
   z.object({ kind: z.literal('all') }),
 ]);
-const token = z.object({ id: z.string(), name: z.string(), scope, hash: z.string(), madeAtMs: ms, lastUsedMs: ms.nullable() });
+const token = z.object({
+  id: z.string(),
+  name: z.string(),
+  scope,
+  hash: z.string(),
+  madeAtMs: ms,
+  lastUsedMs: ms.nullable(),
+  madeBy: z.string().nullable().default(null),
+});
 const shape = z.object({
   formatVersion: z.literal(1),
   /** Whether the home network is listened on. */

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type * as contract from '@/contract/doors';
-import { inviteEndsMs, type Role } from '@/core/doors/joining';
+import { codeOf, inviteEndsMs, type Role } from '@/core/doors/joining';
 import type { Token } from '@/core/doors/scope';
 import type { App } from '../app';
 import { conflict, notFound } from '../problem';
@@ -19,7 +19,7 @@ export function doorsView({ doors }: App): DoorsView {
     listening: [...(front?.listening ?? [])],
     trouble: front?.trouble ?? doors.notices[0] ?? null,
     fingerprint: front?.authority?.fingerprint ?? null,
-    invite: invite && { digits: invite.digits, role: invite.role, endsMs: inviteEndsMs(invite), triesLeft: invite.triesLeft },
+    invite: invite && { digits: codeOf(invite), role: invite.role, endsMs: inviteEndsMs(invite), missed: invite.missed },
     devices: doors.devices.map(({ id, name, role, joinedAtMs, lastSeenMs, address }) => ({ id, name, role, joinedAtMs, lastSeenMs, address })),
     tokens: doors.tokens.map(tokenView),
   };
@@ -48,7 +48,7 @@ export async function putOut(app: App, id: string): Promise<DoorsView> {
 
 export function makeToken(app: App, { id, name, scope }: z.infer<typeof contract.newToken>) {
   if (app.doors.tokens.some((one) => one.id === id)) throw conflict('This token was made before, and is shown only once. Make another one.');
-  const { token, secret } = app.doors.makeToken(id, name, scope);
+  const { token, secret } = app.doors.makeToken(id, name, scope, app.by?.kind === 'device' ? app.by.id : null);
   return { token: tokenView(token), secret };
 }
 

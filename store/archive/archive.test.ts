@@ -15,7 +15,7 @@ import { ROW_KINDS } from '../tables';
 import { tortureLot } from '../torture.fixture';
 import { merge, previewMerge } from './merge';
 import { finishSwap, swapIn } from './putBack';
-import { readArchive } from './read';
+import { type Archive, openArchive } from './read';
 import { rowsInDb, rowsInJournal, writeArchive } from './write';
 
 const root = mkdtempSync(path.join(tmpdir(), 'hyndle-archive-'));
@@ -31,6 +31,7 @@ const AT = Date.UTC(2026, 10, 25, 12);
 const file = path.join(root, 'all.zip');
 let store: FolderStore;
 let picture: string;
+let rowsOfFile: Archive['rows'];
 beforeAll(async () => {
   store = await open('one');
   await store.exclusive(() => store.commit([{ table: 'lot', row: tortureLot('a', 1) }]));
@@ -49,11 +50,20 @@ beforeAll(async () => {
   ]);
   picture = await store.keepBlob(Buffer.from('a picture'));
   await writeArchive(file, rowsInDb(store.db), store, AT);
+  const archive = await openArchive(file);
+  rowsOfFile = archive.rows;
+  archive.close();
 });
 afterAll(async () => {
   await store.close();
   rmSync(root, { recursive: true, force: true });
 });
+
+async function pointsOf(archive: Archive): Promise<unknown[]> {
+  const points: unknown[] = [];
+  for await (const some of archive.readings('probe/1')) points.push(...some);
+  return points;
+}
 
 /** Runs it with a disk that gives up at the nth rename. @returns whether it came to its end */
 function brokenOff(nth: number, work: () => void): boolean {
@@ -74,6 +84,16 @@ function brokenOff(nth: number, work: () => void): boolean {
     syncBuiltinESMExports();
   }
 }
+
+const ROW = `${JSON.stringify({ shape: 1, row: tortureLot('a', 1) })}\n`;
+/** A zip file with such a head and such entries, all of its checksums right. */
+const archived = (entries: Record<string, string>, head: object = {}): Buffer =>
+  Buffer.from(
+    zipSync({
+      'archive.json': strToU8(JSON.stringify({ format: 'hyndle-archive', version: 1, madeAtMs: 1, ...head })),
+      ...Object.fromEntries(Object.entries(entries).map(([name, text]) => [name, strToU8(text)])),
+    }),
+  );
 
 describe('one file with everything', () => {
   test('another tool can read it: a zip of JSON lines and CSV', () => {
@@ -101,13 +121,15 @@ describe('one file with everything', () => {
     const beside = path.join(root, 'beside.zip');
     const source = await rowsInJournal(new Journal(path.join(root, 'one', 'journal')));
     await writeArchive(beside, source, { readings: new Readings(path.join(root, 'one', 'readings')), blobs: store.blobs }, AT);
-    expect(readArchive(beside).rows).toEqual(expect.arrayContaining([...readArchive(file).rows]));
-    expect(readArchive(beside).readings).toEqual(readArchive(file).readings);
+    const [one, other] = [await openArchive(beside), await openArchive(file)];
+    expect(one.rows).toEqual(expect.arrayContaining([...other.rows]));
+    expect(one.probes).toEqual(['probe/1']);
+    expect(await pointsOf(one)).toEqual(await pointsOf(other));
   });
 
   test('taken into an empty folder: shown first, then all there, and a second time nothing', async () => {
     const other = await open('two');
-    const archive = readArchive(file);
+    const archive = await openArchive(file);
     expect(await previewMerge(other, archive)).toMatchObject({ kinds: { lot: { added: 2 }, run_event: { added: 1 } }, readings: 2 });
     expect(await listLots(other.db)).toEqual([]);
     await merge(other, archive);
@@ -130,10 +152,10 @@ describe('one file with everything', () => {
         { table: 'lot', row: own },
       ]),
     );
-    expect(await merge(other, readArchive(file))).toMatchObject({ kinds: { lot: { newer: 1, different: 1 } }, stays: ['the lot b in its state 1'] });
+    expect(await merge(other, await openArchive(file))).toMatchObject({ kinds: { lot: { newer: 1, different: 1 } }, stays: ['the lot b in its state 1'] });
     expect((await listLots(other.db)).map(({ name }) => name)).toEqual(['a in its state 2', 'b of my own']);
     await other.exclusive(() => other.commit([{ table: 'lot', row: tortureLot('a', 3) }]));
-    expect(await merge(other, readArchive(file))).toMatchObject({ kinds: { lot: { older: 1 } } });
+    expect(await merge(other, await openArchive(file))).toMatchObject({ kinds: { lot: { older: 1 } } });
     await other.close();
   });
 
@@ -142,7 +164,7 @@ describe('one file with everything', () => {
     await other.exclusive(() => other.commit([{ table: 'lot', row: tortureLot('mine', 1) }]));
     const before = path.join(root, 'before.zip');
     await writeArchive(before, rowsInDb(other.db), other, AT);
-    await merge(other, readArchive(file));
+    await merge(other, await openArchive(file));
     await other.close();
     const done = spawnSync(process.execPath, ['--import', 'tsx', 'store/cli/restore.ts', before, '--exact'], {
       env: { ...process.env, HYNDLE_DATA: path.join(root, 'four'), HYNDLE_TEMPLATE: path.resolve('.cache/pg-template') },
@@ -170,7 +192,7 @@ describe('one file with everything', () => {
         await new Promise((resolve) => setTimeout(resolve, 10));
       }
     })();
-    const aside = await again.putBack(readArchive(file));
+    const aside = await again.putBack(await openArchive(file));
     expect((await listLots(again.db)).map(({ id }) => id)).toEqual(['a', 'b']);
     expect(readdirSync(aside)).toEqual(expect.arrayContaining(['pg', 'journal', 'checkpoint.json']));
     await Promise.all([reading, checking]);
@@ -222,11 +244,49 @@ describe('one file with everything', () => {
         Buffer.from(zipSync({ 'archive.json': strToU8('{"format":"hyndle-archive","version":1,"madeAtMs":1}'), 'rows/lot.ndjson': strToU8('{"shape":1}\n') })),
       /Line 1 of rows\/lot.ndjson could not be read/,
     ],
-  ])('%s is refused in words', (_what, bytes, words) => {
+    ['readings of no probe', () => archived({ 'readings/%zz.csv': 'time,temperature\n' }), /readings\/%zz.csv” names no probe/],
+    ['rows that are fewer than it says', () => archived({ 'rows/lot.ndjson': '' }, { rows: { lot: 2 } }), /says 2 rows of lot and has 0/],
+    ['rows of a kind that it does not say', () => archived({ 'rows/lot.ndjson': ROW }, { rows: {} }), /says 0 rows of lot and has 1/],
+    [
+      'readings that are more than it says',
+      () => archived({ 'readings/p.csv': 'time,t\n2026-11-25T12:00:00Z,20\n' }, { readings: { p: 0 } }),
+      /says 0 readings/,
+    ],
+    ['a picture too few', () => archived({}, { blobs: 1 }), /says 1 files of pictures and has 0/],
+    ['a picture that was exchanged', () => archived({ [`blobs/${'a'.repeat(64)}`]: 'another' }), /not the picture that it was/],
+    [
+      'a small file that becomes a large one',
+      () => archived({ 'rows/lot.ndjson': ' '.repeat(400 * 1024 * 1024) }),
+      /would become 400.0 MB of 0.4.*No file that Hyndle saved/,
+    ],
+  ])('%s is refused in words', async (_what, bytes, words) => {
     const bad = path.join(root, 'bad.zip');
     writeFileSync(bad, bytes());
-    expect(() => readArchive(bad)).toThrow(words);
+    await expect(openArchive(bad)).rejects.toThrow(words);
   });
+});
+
+test('one byte changed anywhere is noticed, and what is damaged is named, before anything is taken in', async () => {
+  const whole = readFileSync(file);
+  const bad = path.join(root, 'flipped.zip');
+  let named = 0;
+  for (let at = 0; at < whole.length; at += 7) {
+    const bytes = Buffer.from(whole);
+    bytes[at] = (bytes[at] ?? 0) ^ 0x10;
+    writeFileSync(bad, bytes);
+    const said = await openArchive(bad).then(
+      (archive) => {
+        // Times and hints that no reader goes by may differ; what is in it may not.
+        expect(archive.rows, `byte ${at}`).toEqual(expect.arrayContaining(JSON.parse(JSON.stringify(rowsOfFile))));
+        expect(archive.blobs).toEqual([picture]);
+        archive.close();
+        return '';
+      },
+      (error: Error) => error.message,
+    );
+    if (/“.*” is (damaged|missing|encrypted)|could not be read/.test(said)) named++;
+  }
+  expect(named).toBeGreaterThan(20);
 });
 
 test('every kind of row that a person made has its words where a file is taken in: none is merged unsaid', () => {

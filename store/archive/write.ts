@@ -20,6 +20,8 @@ export interface ArchiveHead {
   readonly madeAtMs: number;
   readonly rows: Readonly<Record<string, number>>;
   readonly readings: Readonly<Record<string, number>>;
+  /** Files of pictures. */
+  readonly blobs: number;
 }
 
 /** Rows by kind, wherever they come from. */
@@ -108,6 +110,7 @@ export async function writeArchive(
         })(),
       );
     }
+    let files = 0;
     for (const name of await blobs.names()) {
       const bytes = await blobs.read(name);
       if (!bytes) continue;
@@ -115,10 +118,11 @@ export async function writeArchive(
       const as = new ZipPassThrough(`blobs/${name}`);
       zip.add(as);
       as.push(bytes, true);
+      files++;
       if (failed) throw failed;
       await pause();
     }
-    const head: ArchiveHead = { format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION, madeAtMs, rows: rowCounts, readings: readingCounts };
+    const head: ArchiveHead = { format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION, madeAtMs, rows: rowCounts, readings: readingCounts, blobs: files };
     await entry('archive.json', [JSON.stringify(head, null, 2)]);
     zip.end();
     if (failed) throw failed;

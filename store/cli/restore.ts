@@ -4,7 +4,7 @@ import path from 'node:path';
 import { type Merged, mergedSentences, staysText } from '@/core/archive/merged';
 import { copiesIn } from '../archive/copies';
 import { merge, previewMerge } from '../archive/merge';
-import { readArchive } from '../archive/read';
+import { openArchive } from '../archive/read';
 import { rowsInDb, writeArchive } from '../archive/write';
 import { main, openOurs, say } from './folder';
 
@@ -16,7 +16,7 @@ function tell(merged: Merged): void {
 await main(async () => {
   const [file, how] = process.argv.slice(2);
   if (!file) throw new Error('Say which file: npm run restore -- FILE');
-  const archive = readArchive(path.resolve(file));
+  const archive = await openArchive(path.resolve(file));
   const store = await openOurs();
   try {
     if (how === '--exact') {
@@ -34,6 +34,7 @@ await main(async () => {
     await merge(store, archive);
     say('Taken in.');
   } finally {
+    archive.close();
     await store.close();
   }
 });

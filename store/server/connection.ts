@@ -7,8 +7,12 @@ const CONNECT_MS = 5000;
 const IDLE_MS = 60_000;
 /** Nobody waits longer for what another Hyndle holds. */
 const LOCK_MS = 20_000;
-/** More at once than a kitchen has hands and screens. */
-const MOST = 10;
+/**
+ * More at once than a kitchen has hands and screens: acts, which may wait for each other, and looks. Both wait for their turn before they
+ * ask for a connection, so that a connection that does not come means a server that does not answer.
+ */
+export const ACTS_AT_ONCE = 4;
+export const LOOKS_AT_ONCE = 6;
 
 /** Whole numbers come as numbers, as they do from the embedded database. */
 const types: pg.CustomTypesConfig = {
@@ -27,7 +31,7 @@ const settings = (url: string): pg.ClientConfig => ({
 });
 
 export function poolOf(url: string, onLost: (error: Error) => void): pg.Pool {
-  const pool = new pg.Pool({ ...settings(url), max: MOST });
+  const pool = new pg.Pool({ ...settings(url), max: ACTS_AT_ONCE + LOOKS_AT_ONCE });
   // Without a listener a connection that breaks while nobody uses it ends the process.
   pool.on('error', onLost);
   return pool;

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { afterAll, beforeEach, expect, test } from 'vitest';
 import { seededChance } from '@/core/chance';
 import { merge } from '../archive/merge';
-import { readArchive } from '../archive/read';
+import { openArchive } from '../archive/read';
 import { rowsInDb, writeArchive } from '../archive/write';
 import { FolderStore } from '../folderStore';
 import { listLots } from '../lots';
@@ -149,7 +149,7 @@ test('a folder moves to a server and back by the archive, to the last row, readi
   ).entries()) {
     const file = path.join(root, `${i}.zip`);
     await writeArchive(file, rowsInDb(from.db), from, AT);
-    await merge(to, readArchive(file));
+    await merge(to, await openArchive(file));
     expect(await listLots(to.db)).toEqual(await listLots(folder.db));
     expect(await loadEvents(to.db, 'r')).toEqual(await loadEvents(folder.db, 'r'));
     expect(all(to)).toEqual(all(folder));

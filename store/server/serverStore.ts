@@ -13,8 +13,9 @@ import { type BlobSource, isNotStored, NotStored, type Relay, type Store } from 
 import { put, ROW_KINDS, type RowWrite, wordsOf } from '../tables';
 import { diskTrouble } from '../trouble';
 import { pagesOf } from '../unite';
-import { dbOf, isGone, poolOf, serverTrouble } from './connection';
+import { ACTS_AT_ONCE, dbOf, isGone, LOOKS_AT_ONCE, poolOf, serverTrouble } from './connection';
 import { migrateServer } from './migrateServer';
+import { Turns } from './turns';
 import { Wire } from './wire';
 
 export interface ServerStoreOptions {
@@ -45,6 +46,8 @@ export class ServerStore implements Store {
   readonly blobs: BlobSource;
   readonly relay: Relay;
   private readonly held = new AsyncLocalStorage<Held>();
+  private readonly acts = new Turns(ACTS_AT_ONCE);
+  private readonly looks = new Turns(LOOKS_AT_ONCE);
   private readonly said: string[] = [];
   private catching: Promise<void> = Promise.resolve();
   private troubled: string | null = null;
@@ -69,7 +72,7 @@ export class ServerStore implements Store {
       query: <Row>(sql: string, params?: unknown[]) =>
         this.asTrouble(() => {
           const held = this.held.getStore();
-          return held ? held.db.query<Row>(sql, params) : plain.query<Row>(sql, params);
+          return held ? held.db.query<Row>(sql, params) : this.looks.take(() => plain.query<Row>(sql, params));
         }),
     };
     this.blobs = { names: () => this.blobNames(), read: (hash) => this.readBlob(hash) };
@@ -122,7 +125,11 @@ export class ServerStore implements Store {
     return this.wire.leads;
   }
 
-  async exclusive<T>(work: () => Promise<T>, runId?: string): Promise<T> {
+  exclusive<T>(work: () => Promise<T>, runId?: string): Promise<T> {
+    return this.acts.take(() => this.exclusiveNow(work, runId));
+  }
+
+  private async exclusiveNow<T>(work: () => Promise<T>, runId: string | undefined): Promise<T> {
     const client = await this.asTrouble(() => this.pool.connect());
     const held: Held = { client, db: dbOf(client), runId, isOpen: false };
     let broken: Error | undefined;

@@ -24,16 +24,19 @@ async function ask<T>(path: string, init: RequestInit): Promise<T> {
   } catch {
     throw new Unreachable('Hyndle does not answer. Is it still running?');
   }
-  const text = await response.text().catch(() => null);
-  const answer = text === null ? undefined : jsonOf(text);
+  return answerOf<T>(response.status, await response.text().catch(() => ''));
+}
+
+/** What an answer says. Throws Refused, or Unreachable where it broke off. */
+export function answerOf<T>(status: number, text: string): T {
+  const answer = jsonOf(text);
+  const isFine = status >= 200 && status < 300;
   // Cut off in the middle, by a server that stopped: nothing came, whatever it began with.
-  if (response.ok && answer === undefined) throw new Unreachable('The answer of Hyndle broke off. Is it still running?');
-  if (response.ok) return answer as T;
+  if (isFine && answer === undefined) throw new Unreachable('The answer of Hyndle broke off. Is it still running?');
+  if (isFine) return answer as T;
   // Not let in, or no longer: what was typed and tapped stays in this browser, and goes on once it has joined.
-  if (response.status === 401) window.location.assign('/join?out');
-  throw new Refused(
-    isProblem(answer) ? answer : { title: 'Not understood', status: response.status, detail: `The answer was ${response.status}.`, errors: [] },
-  );
+  if (status === 401) window.location.assign('/join?out');
+  throw new Refused(isProblem(answer) ? answer : { title: 'Not understood', status, detail: `The answer was ${status}.`, errors: [] });
 }
 
 /** @returns undefined for what is no JSON */
@@ -50,10 +53,6 @@ const isProblem = (value: unknown): value is ProblemView => typeof value === 'ob
 export const get = <T>(path: string): Promise<T> => send<T>('GET', path);
 export const post = <T>(path: string, body: unknown): Promise<T> => send<T>('POST', path, body);
 export const put = <T>(path: string, body: unknown): Promise<T> => send<T>('PUT', path, body);
-
-/** Sends a file as it is; as long as it takes. */
-export const sendFile = <T>(path: string, file: Blob, type = 'application/zip'): Promise<T> =>
-  ask<T>(path, { method: 'POST', headers: { 'content-type': type }, body: file });
 
 /** An error as words for the place where it happened. */
 export const errorText = (error: unknown): string => (error instanceof Error ? error.message : 'That did not work.');

@@ -25,6 +25,38 @@ const look = (id: string, atMs: number, files = 0, note = ''): WaitingLook => ({
 });
 const paths = () => sent.map(({ url }) => url.split('/').at(-1));
 
+/** Sends a file by the same answers as everything else. */
+class SentFile {
+  status = 0;
+  responseText = '';
+  readonly upload: { onprogress?: (event: { loaded: number; total: number }) => void } = {};
+  onload = () => undefined;
+  onerror = () => undefined;
+  onabort = () => undefined;
+  private url = '';
+  private isStopped = false;
+  open(_method: string, url: string) {
+    this.url = url;
+  }
+  setRequestHeader() {}
+  abort() {
+    this.isStopped = true;
+    this.onabort();
+  }
+  send(body: Blob) {
+    sent.push({ url: this.url, body });
+    this.upload.onprogress?.({ loaded: 1, total: 2 });
+    answer(this.url).then(
+      async (response) => {
+        if (this.isStopped) return;
+        [this.status, this.responseText] = [response.status, await response.text()];
+        this.onload();
+      },
+      () => this.onerror(),
+    );
+  }
+}
+
 beforeEach(async () => {
   vi.useFakeTimers({ shouldAdvanceTime: true });
   kept.clear();
@@ -34,6 +66,7 @@ beforeEach(async () => {
     sent.push({ url, body: typeof init.body === 'string' ? JSON.parse(init.body) : init.body });
     return answer(url);
   });
+  vi.stubGlobal('XMLHttpRequest', SentFile);
   vi.resetModules();
   box = await import('./lookBox');
 });
@@ -104,4 +137,13 @@ test('a look of nothing but a refused picture is not sent', async () => {
   await box.keepLook(look('one', 1, 1));
   await vi.waitFor(() => expect(kept.size).toBe(0));
   expect(paths()).toEqual(['blobs']);
+});
+
+test('a picture that is cancelled on its way is thrown away, and nothing is stored of it', async () => {
+  answer = (url) => (url.endsWith('/blobs') ? new Promise(() => undefined) : fine(url));
+  await box.keepLook(look('one', 1, 1));
+  await vi.waitFor(() => expect(box.lookBox().sentShare).toBe(0.5));
+  await box.cancelLook('one');
+  await vi.waitFor(() => expect(box.lookBox()).toMatchObject({ waiting: [], sentShare: null, refusal: null }));
+  expect([paths(), kept.size]).toEqual([['blobs'], 0]);
 });

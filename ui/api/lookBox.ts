@@ -2,7 +2,8 @@
 import { createStore, del, entries, set } from 'idb-keyval';
 import type { LookInput } from '@/contract/looks';
 import type { Look, Picture } from '@/core/swatch/look';
-import { errorText, post, Refused, sendFile } from './http';
+import { errorText, post, Refused } from './http';
+import { Cancelled, sendFile } from './upload';
 
 /** A look that was made but not stored yet: it waits in this browser, pictures and all, and is sent once. */
 export interface WaitingLook {
@@ -21,8 +22,12 @@ export interface LookBox {
   /** They could not be sent, or are long on their way. */
   readonly isHeld: boolean;
   readonly refusal: string | null;
+  /** How much of the picture that is on its way is sent, 0 to 1; null while none is. */
+  readonly sentShare: number | null;
 }
-let box: LookBox = { waiting: [], isHeld: false, refusal: null };
+let box: LookBox = { waiting: [], isHeld: false, refusal: null, sentShare: null };
+/** Stops the picture that is on its way. */
+let stop: AbortController | null = null;
 let timer: ReturnType<typeof setTimeout> | null = null;
 let sending = false;
 
@@ -37,6 +42,13 @@ function tell(change: Partial<LookBox>): void {
   for (const listener of listeners) listener();
 }
 export const forgetLookRefusal = (): void => tell({ refusal: null });
+
+/** Throws away a look that waits, with the pictures that it still has to send. */
+export async function cancelLook(id: string): Promise<void> {
+  await del(id, store());
+  stop?.abort();
+  tell({ waiting: await waiting() });
+}
 
 async function waiting(): Promise<WaitingLook[]> {
   const all = await entries<string, WaitingLook>(store());
@@ -75,10 +87,16 @@ async function send({ input, files }: WaitingLook): Promise<boolean> {
   try {
     for (const file of files) {
       try {
-        pictures.push(await sendFile<Picture>('/blobs', file, file.type || 'application/octet-stream'));
+        stop = new AbortController();
+        const onProgress = (sentShare: number) => tell({ sentShare });
+        pictures.push(await sendFile<Picture>('/blobs', file, file.type || 'application/octet-stream', { onProgress, signal: stop.signal }));
       } catch (error) {
+        if (error instanceof Cancelled) return true;
         if (!isFinal(error)) throw error;
         refused.push(`${file.name}: ${errorText(error)}`);
+      } finally {
+        stop = null;
+        tell({ sentShare: null });
       }
     }
     const all = { ...input, pictures };

@@ -1,7 +1,7 @@
 'use client';
 import { Button, Flex, QRCode, Segmented } from 'antd';
 import { useState } from 'react';
-import { INVITE_TRIES, type Role } from '@/core/doors/joining';
+import { type Role, SHORT_DIGITS } from '@/core/doors/joining';
 import { useNow } from '../api/serverClock';
 import { type DoorsView, ROLE_SAYS } from './doorsView';
 
@@ -57,21 +57,22 @@ interface DigitsProps extends Omit<Props, 'doors'> {
 
 function Digits({ invite, busy, onAct }: DigitsProps) {
   const leftMs = invite.endsMs - useNow(1000);
-  const missed = INVITE_TRIES - invite.triesLeft;
+  const { missed } = invite;
   return (
-    <section aria-label="Six digits" aria-live="polite">
+    <section aria-label="Joining code" aria-live="polite">
       {leftMs > 0 ? (
         <>
           <p className="figure" style={{ fontSize: 'var(--t4)', letterSpacing: '0.12em' }}>
-            {invite.digits.slice(0, 3)} {invite.digits.slice(3)}
+            {invite.digits.match(/\d{3}/g)?.join(' ')}
           </p>
           <p className="quiet">
             For one device that {invite.role === 'hands' ? 'may do everything' : 'only looks'}; {Math.ceil(leftMs / 60_000)} min more.
             {missed > 0 ? ` ${missed} wrong ${missed === 1 ? 'try' : 'tries'} so far.` : ''}
           </p>
+          {invite.digits.length > SHORT_DIGITS ? <p>Somebody is guessing, so the code is longer now. Type all twelve digits.</p> : null}
         </>
       ) : (
-        <p>These digits have run out.</p>
+        <p>This code has expired.</p>
       )}
       <Button size="small" disabled={busy} onClick={() => void onAct('/doors/invite/end')}>
         {leftMs > 0 ? 'Let nobody in now' : 'Done'}

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { joinInput } from '@/contract/doors';
 import { issuesOf } from '@/contract/plainIssue';
 import type { ProblemView } from '@/contract/views';
-import { INVITE_DIGITS } from '@/core/doors/joining';
+import { LONG_DIGITS } from '@/core/doors/joining';
 import { LinkButton } from '../shell/LinkButton';
 import { Notice } from '../shell/Notice';
 import { Page, Panel } from '../shell/Page';
@@ -85,8 +85,8 @@ function JoinForm() {
   return (
     <Panel>
       <Form form={form} layout="vertical" requiredMark={false} onFinish={() => void join()}>
-        <Form.Item name="digits" label="The six digits that the machine shows" extra="There: Shelf, Home, Let a device in">
-          <Input.OTP length={INVITE_DIGITS} size="large" type="tel" formatter={(text) => text.replace(/\D/g, '')} />
+        <Form.Item name="digits" label="Joining code" extra="Six digits, shown on the main computer: Shelf, Home, Let a device in">
+          <Input className="figure" size="large" inputMode="numeric" autoComplete="one-time-code" maxLength={LONG_DIGITS + 4} />
         </Form.Item>
         <Form.Item name="name" label="What this device is called in the log">
           <Input maxLength={120} autoComplete="off" />

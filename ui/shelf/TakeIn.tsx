@@ -1,9 +1,10 @@
 'use client';
-import { Button, Modal, Skeleton } from 'antd';
-import { useEffect, useState } from 'react';
+import { Button, Modal, Progress } from 'antd';
+import { useEffect, useRef, useState } from 'react';
 import { type Merged, mergedSentences, staysText } from '@/core/archive/merged';
-import { errorText, post, sendFile } from '../api/http';
+import { errorText, post } from '../api/http';
 import { nowMs } from '../api/serverClock';
+import { Cancelled, sendFile } from '../api/upload';
 import { usePrint } from '../shell/facts';
 import { Notice } from '../shell/Notice';
 
@@ -28,20 +29,24 @@ function notTaken(error: unknown): string {
 export function TakeIn({ file, onClose }: { file: File; onClose: () => void }) {
   const print = usePrint();
   const [state, setState] = useState<State>({ kind: 'reading' });
+  const [share, setShare] = useState(0);
+  const stop = useRef<AbortController | null>(null);
   useEffect(() => {
-    let stays = true;
-    sendFile<Answer>('/archive', file)
-      .then((merged) => stays && setState({ kind: 'shown', merged }))
-      .catch((error) => stays && setState({ kind: 'fault', text: notTaken(error) }));
-    return () => {
-      stays = false;
-    };
+    const own = new AbortController();
+    stop.current = own;
+    sendFile<Answer>('/archive', file, undefined, { onProgress: setShare, signal: own.signal })
+      .then((merged) => setState({ kind: 'shown', merged }))
+      .catch((error) => error instanceof Cancelled || setState({ kind: 'fault', text: notTaken(error) }));
+    return () => own.abort();
   }, [file]);
   const take = (merged: Answer) => {
+    const own = new AbortController();
+    stop.current = own;
+    setShare(0);
     setState({ kind: 'taking', merged });
-    sendFile<Answer>('/archive?take=yes', file)
+    sendFile<Answer>('/archive?take=yes', file, undefined, { onProgress: setShare, signal: own.signal })
       .then((done) => setState({ kind: 'done', merged: done }))
-      .catch((error) => setState({ kind: 'fault', text: notTaken(error) }));
+      .catch((error) => setState(error instanceof Cancelled ? { kind: 'shown', merged } : { kind: 'fault', text: notTaken(error) }));
   };
   const goBack = (merged: Answer) => {
     if (!merged.before) return;
@@ -50,6 +55,7 @@ export function TakeIn({ file, onClose }: { file: File; onClose: () => void }) {
       .then(({ aside }) => setState({ kind: 'back', aside }))
       .catch((error) => setState({ kind: 'fault', text: errorText(error) }));
   };
+  const isSending = state.kind === 'reading' || state.kind === 'taking';
   const shown = 'merged' in state ? state.merged : null;
   const isDone = state.kind === 'done' || state.kind === 'goingBack' || state.kind === 'back';
   return (
@@ -57,15 +63,21 @@ export function TakeIn({ file, onClose }: { file: File; onClose: () => void }) {
       open
       title={`Take in ${file.name}`}
       okText={isDone ? 'Close' : 'Take it in'}
-      cancelText="Not now"
+      cancelText="Cancel"
       cancelButtonProps={isDone ? { style: { display: 'none' } } : {}}
       okButtonProps={{ disabled: shown === null && !isDone, loading: state.kind === 'taking' }}
       onOk={() => (isDone || !shown ? onClose() : take(shown))}
-      onCancel={onClose}
+      // What has been sent whole is taken in whatever happens here: only its sending can be stopped.
+      onCancel={() => (state.kind === 'taking' && share < 1 ? stop.current?.abort() : onClose())}
     >
       <div className="stack" aria-live="polite">
         {state.kind === 'fault' ? <Notice kind="fault">{state.text}</Notice> : null}
-        {state.kind === 'reading' ? <Skeleton active title={false} paragraph={{ rows: 4 }} /> : null}
+        {isSending ? (
+          <>
+            <p>{share < 1 ? 'Sending the file …' : state.kind === 'taking' ? 'Sent. Taking it in …' : 'Sent. Checking every part of it …'}</p>
+            <Progress percent={Math.floor(100 * share)} status="active" aria-label="Sent of the file" />
+          </>
+        ) : null}
         {state.kind === 'back' ? <p>Everything is as it was before. What was there in between is kept in the folder “{state.aside}” of your data.</p> : null}
         {shown ? (
           <>

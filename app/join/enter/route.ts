@@ -1,8 +1,7 @@
-import { NextResponse } from 'next/server';
 import { joinInput } from '@/contract/doors';
 import { plainAddress } from '@/core/doors/address';
 import { answerWith, checked, problemResponse } from '@/server/door';
-import { giveCookie } from '@/server/doors/cookie';
+import { cookieLine } from '@/server/doors/cookie';
 import { openApp } from '@/server/openApp';
 import { Problem } from '@/server/problem';
 import { readJson, readLimited } from '@/server/readable';
@@ -11,8 +10,8 @@ export const dynamic = 'force-dynamic';
 
 const MOST_BYTES = 2048;
 const WORDS = {
-  wrong: 'These are not the digits that the machine shows. Look again: a few tries are left.',
-  closed: 'No device is being let in now, or the digits have run out. Show new ones on the machine: Shelf → Home → Let a device in.',
+  wrong: 'This code is wrong. Check it on the main computer: after several wrong tries it has twelve digits.',
+  closed: 'There is no code, or it has expired. Get a new one on the main computer: Shelf → Home → Let a device in.',
   full: 'As many devices have joined as Hyndle takes. Put one out on the machine first.',
 } as const;
 
@@ -32,7 +31,6 @@ export const POST = (request: Request): Promise<Response> =>
     }
     const joined = doors.join(digits, name, address);
     if (joined.kind !== 'in') throw new Problem(403, 'Not let in', WORDS[joined.kind], [{ at: 'digits', message: WORDS[joined.kind] }]);
-    const response = NextResponse.json({ joined: true }, { headers: { 'cache-control': 'no-store' } });
-    giveCookie(response, joined.cookie, headers.get('x-hyndle-secure') === 'yes');
-    return response;
+    const cookie = cookieLine(joined.cookie, headers.get('x-hyndle-secure') === 'yes');
+    return Response.json({ joined: true }, { headers: { 'cache-control': 'no-store', 'set-cookie': cookie } });
   });
