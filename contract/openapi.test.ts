@@ -29,7 +29,7 @@ describe('the OpenAPI document', () => {
 
   test('every endpoint is in it, and every door for files and tables', () => {
     const files = ['live', 'saveArchive', 'takeArchive', 'keepPicture', 'picture', 'gplPalette', 'cssPalette'];
-    const tables = ['lotsTable', 'swatchesTable', 'shelfTable', 'weighOutTable', 'logTable', 'runReadingsTable', 'readingsTable'];
+    const tables = ['lotsTable', 'swatchesTable', 'trialTable', 'shelfTable', 'weighOutTable', 'logTable', 'runReadingsTable', 'readingsTable'];
     expect(new Set(operations.map(({ operationId }) => operationId))).toEqual(new Set([...Object.keys(endpoints), ...files, ...tables]));
   });
 

@@ -50,6 +50,8 @@ const span = z.object({
   open: z.literal(true).optional(),
   said: z.literal(true).optional(),
   beyondMin: number.optional(),
+  typed: z.literal(true).optional(),
+  usual: number.optional(),
 });
 const phase = z
   .discriminatedUnion('kind', [
@@ -196,6 +198,7 @@ export const plan = z
         latestStartMs: ms.nullable(),
       })
       .optional(),
+    saving: z.object({ endMs: ms, waits: z.array(z.object({ stepId: text, index: number, typedMin: number, couldMin: number })) }).optional(),
     findings: z.array(finding),
     methods: z.array(wholeMethod),
     labels: z.record(text, text).optional(),

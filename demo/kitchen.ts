@@ -1,10 +1,23 @@
 import { plainVessel } from '@/contract/plainVessel';
 import type { HomeInput, LotInput, VesselInput } from '@/contract/schemas';
 import type { StockInput } from '@/contract/shelf';
+import { wallTime } from '@/core/time/zone';
+
+const two = (value: number): string => String(value).padStart(2, '0');
+
+/**
+ * When the shed is awake: by day, or, when the demo is begun early or late, round its own hour, so that pots are on the heat whenever
+ * somebody looks.
+ */
+function awakeRound(zone: string, nowMs: number): { readonly wakeAt: string; readonly sleepAt: string } {
+  const { hour } = wallTime(nowMs, zone);
+  if (hour >= 13 && hour < 20) return { wakeAt: '07:00', sleepAt: '22:30' };
+  return { wakeAt: `${two((hour + 24 - 9) % 24)}:00`, sleepAt: `${two((hour + 6) % 24)}:30` };
+}
 
 /** A made-up dye shed by a tidal inlet. Everything here is invented. */
-export const shedHome = (zone: string): HomeInput => ({
-  diary: { zone, wakeAt: '07:00', sleepAt: '22:30', away: [{ weekdays: [3], from: '13:00', to: '17:00' }] },
+export const shedHome = (zone: string, nowMs: number): HomeInput => ({
+  diary: { zone, ...awakeRound(zone, nowMs), away: [{ weekdays: [(wallTime(nowMs, zone).weekday + 3) % 7], from: '13:00', to: '17:00' }] },
   altitudeM: 4,
   scales: [
     { id: 'kitchen', name: 'Kitchen scale', readsToG: 1, mostG: 5000 },
@@ -31,6 +44,7 @@ export const SHED_VESSELS: Readonly<Record<string, VesselInput>> = {
   big: vessel('Big pot', 3, 20, { heatSourceId: 'heat1', probeId: 'probe-big' }),
   pail: vessel('Grey pail', 4, 10, { kind: 'pail', material: 'plastic' }),
   tub: vessel('Rinse tub', 5, 25, { kind: 'pail', material: 'plastic' }),
+  tall: vessel('Tall jar', 11, 2, { kind: 'jar', material: 'glass' }),
   jar: vessel('Sun jar', 6, 3, { kind: 'jar', material: 'glass' }),
   tray: vessel('Enamel tray', 7, 4, { kind: 'tray', material: 'enamel' }),
   steamer: vessel('Fish steamer', 8, 9, { kind: 'steamer', heatSourceId: 'heat2' }),
@@ -77,6 +91,20 @@ export const SHED_LOTS: Readonly<Record<string, LotInput>> = {
     finishes: ['bleached'],
     baseHex: '#f3efe4',
   }),
+  warp: lot('Hemp warp, two hanks', {
+    composition: [{ fibre: 'hemp', pct: 100 }],
+    dryWeightG: { state: 'measured', value: 130 },
+    pieces: 2,
+    baseHex: '#ddd3ba',
+  }),
+  singles: lot('Blanket singles', { dryWeightG: { state: 'measured', value: 240 }, pieces: 4, baseHex: '#e0d9c8' }),
+  scarf: lot('Silk scarf', {
+    form: 'cloth',
+    composition: [{ fibre: 'silk', pct: 100 }],
+    dryWeightG: { state: 'measured', value: 38 },
+    baseHex: '#f1ead8',
+    note: 'Mordant left out on purpose: for the jar.',
+  }),
   bag: lot('Bag without a label', { composition: [], finishes: null, note: 'Found behind the drying rack. Feels like wool; maybe it has been in alum.' }),
 };
 
@@ -119,5 +147,6 @@ export const SHED_STOCK: Readonly<Record<string, Omit<StockInput, 'countedAtMs'>
   scour: stock('scourLiquid', 450, 'under the sink', { unit: 'mL' }),
   weld: stock('weld', 3800, 'hanging, north wall', { form: 'fresh', source: 'own bed, cut at first flower' }),
   dock: stock('dockRoot', 150, 'paper bag', { form: 'dried', source: 'path edge, dug in autumn', amount: { state: 'estimated', value: 150 } }),
+  alder: stock('alderCones', 900, 'crate by the door', { form: 'dried', source: 'path edge, gathered in winter' }),
   hollyhock: stock('hollyhock', 60, 'paper bag', { form: 'dried', source: 'own bed, dark petals' }),
 };

@@ -8,14 +8,13 @@ import { addLook } from '@/server/looks';
 import { keepPicture } from '@/server/pictures';
 import { runView } from '@/server/runs';
 import { CARD_AT, drawSkein, FIBRE_AT } from './pictures';
+import type { At } from './play';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 /** What the shed's lamp, and its window on a dull day, make of white. */
 const LAMP: Linear = [1, 0.82, 0.55];
 const WINDOW: Linear = [0.92, 0.95, 1];
-
-type At = (ms: number) => App;
 
 interface Seen {
   readonly id: string;
@@ -39,6 +38,10 @@ async function see(at: At, { id, hex, withCard, atMs, look }: Seen): Promise<voi
   const by = { kind: 'picture' as const, hash: picture.hash, card: card ? { kind: 'grey' as const } : null, spread, leftOut };
   await addLook(at(atMs), { ...plain, ...look, id: `look-${id}`, atMs, pictures: [picture], colour: { lab: corrected?.lab ?? labOfLinear(fibre.light), by } });
 }
+
+/** A day in the jar: the scarf as it hangs in it, with a card beside the glass. */
+export const seeInJar = (at: At, id: string, hex: string, atMs: number, step: NonNullable<LookInput['at']>): Promise<void> =>
+  see(at, { id, hex, withCard: true, atMs, look: { lotIds: ['scarf'], at: step, state: 'wet' } });
 
 /** What was seen in the shed: weld wet, rinsed and dry, birch in its pot, and fibres before anything was done. */
 export async function shedResults(at: At, nowMs: number): Promise<void> {

@@ -6,6 +6,7 @@ import { oneOf } from '@/core/figure';
 import { isHeated } from '@/core/plan/phase';
 import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
+import { runNow } from '@/core/run/runNow';
 import type { App } from '@/server/app';
 import { Doors } from '@/server/doors/doors';
 import { doorsFolder } from '@/server/doors/keptDoors';
@@ -20,6 +21,7 @@ import { testApp } from '@/server/testApp.fixture';
 import { rowsInDb } from '@/store/archive/write';
 import { FolderStore } from '@/store/folderStore';
 import { ROW_KINDS, type RowWrite } from '@/store/tables';
+import { SHED_VESSELS } from './kitchen';
 import { seedDemo } from './seed';
 
 const NOW = Date.UTC(2026, 5, 10, 15, 20);
@@ -51,16 +53,16 @@ describe('the demo data, made by the real code', () => {
   });
   test('six lots, a cone split in three, a ribbon, three silks, and cloth cut for a trial; one of unknown history', async () => {
     const lots = await lotsWithPassports(app, false);
-    expect(lots).toHaveLength(10 + 3 + 8);
+    expect(lots).toHaveLength(13 + 3 + 8);
     expect(lots.filter((lot) => lot.from.includes('cone')).map((lot) => lot.passport.state.scour)).toEqual(['known', 'known', 'known']);
     const bag = lots.find((lot) => lot.id === 'bag');
     expect(bag?.passport.state).toMatchObject({ mordant: 'believed', dye: 'unknown' });
     expect(bag?.dryWeightG).toEqual({ state: 'unknown' });
   });
 
-  test('one finished, one running, two planned', async () => {
+  test('one finished, four running, two planned', async () => {
     const phases = (await listSessions(app)).map((session) => session.run?.phase ?? 'planned').sort((a, b) => a.localeCompare(b));
-    expect(phases).toEqual(['finished', 'planned', 'planned', 'running']);
+    expect(phases).toEqual(['finished', 'planned', 'planned', 'running', 'running', 'running', 'running']);
   });
 
   test('the finished one has a late step, a pot that ran away and a short hold, in words', async () => {
@@ -91,7 +93,7 @@ describe('the demo data, made by the real code', () => {
   });
 
   test('the running one began before now and its plan reaches past it', async () => {
-    const [view] = await runningRuns(app);
+    const view = (await runningRuns(app)).find(({ run }) => run.id === 'run-birch');
     const state = view && foldRun(view.plan.steps, view.events);
     expect(state?.startedAtMs).toBeLessThan(NOW);
     expect(view && planTotals(view.plan).endMs).toBeGreaterThan(NOW);
@@ -102,7 +104,7 @@ describe('the demo data, made by the real code', () => {
 
   test('no heat is planned while nobody is awake', async () => {
     const sessions = await listSessions(app);
-    expect(sessions).toHaveLength(4);
+    expect(sessions).toHaveLength(7);
     for (const { id } of sessions) {
       const { plan } = await sessionView(app, id);
       expect(plan.findings.filter((finding) => finding.rule === 'R14')).toEqual([]);
@@ -118,12 +120,54 @@ describe('the demo data, made by the real code', () => {
   });
 });
 
-test('at a moment when the extraction begins before the mordant beside it, it is filled all the same', async () => {
-  process.env.TZ = 'Europe/Berlin';
-  const t = await testApp(Date.UTC(2026, 10, 26, 10, 32));
-  await seedDemo(t.app);
-  const view = (await runningRuns(t.app)).find((one) => one.run.id === 'run-birch');
-  const state = view && foldRun(view.plan.steps, view.events);
-  expect(state?.startedAtMs).toBeLessThanOrEqual(Math.min(...(view?.events ?? []).map((event) => event.atMs)));
-  await t.close();
+describe.each([
+  ['at three in the night', Date.UTC(2026, 10, 26, 2, 0)],
+  ['in the morning', Date.UTC(2026, 10, 26, 8, 0)],
+  ['in the evening', Date.UTC(2026, 10, 26, 18, 0)],
+  ['at noon in summer', Date.UTC(2026, 6, 4, 10, 20)],
+])('begun %s', (_hour, nowMs) => {
+  let t: Awaited<ReturnType<typeof testApp>>;
+  beforeAll(async () => {
+    process.env.TZ = 'Europe/Berlin';
+    t = await testApp(nowMs);
+    await seedDemo(t.app);
+  });
+  afterAll(() => t.close());
+
+  const nowOf = async (runId: string) => {
+    const view = (await runningRuns(t.app)).find(({ run }) => run.id === runId);
+    if (!view) throw new Error(`${runId} is not running`);
+    const { state, nudges } = runNow(view.plan, view.events, view.readings, nowMs);
+    const running = view.plan.steps.filter((step) => state.steps[step.id]?.status === 'running');
+    return {
+      nudges,
+      phases: running.map((step) => step.phases[state.steps[step.id]?.entered.at(-1)?.phaseIndex ?? -1]?.kind),
+      kinds: running.map((step) => step.kind),
+    };
+  };
+  const bathC = (vesselId: string) => t.app.store.readings.latest(SHED_VESSELS[vesselId]?.probeId ?? '')?.bathC ?? Number.NaN;
+
+  test('one pot is held in its band, and wants to be stirred within five minutes', async () => {
+    const { phases, nudges } = await nowOf('run-birch');
+    expect(phases).toContain('hold');
+    expect(bathC('steel')).toBeGreaterThanOrEqual(70);
+    expect(bathC('steel')).toBeLessThanOrEqual(82.2);
+    const soonest = Math.min(...nudges.filter(({ act }) => act === 'stir').map(({ dueMs }) => dueMs - nowMs));
+    expect(soonest / 60_000).toBeLessThanOrEqual(5);
+    expect(soonest / 60_000).toBeGreaterThan(-3);
+  });
+  test('one is heating up, one rests without heat, and the jar is on day four with a day missed', async () => {
+    expect((await nowOf('run-warp')).phases).toEqual(['raise']);
+    expect(bathC('enamel')).toBeGreaterThan(20);
+    expect(bathC('enamel')).toBeLessThan(65);
+    expect((await nowOf('run-alder')).phases).toEqual(['rest']);
+    expect(bathC('big')).toBeLessThan(75);
+    expect((await nowOf('run-jar')).kinds).toEqual(['solar']);
+  });
+  test('every act lies before now, and every hour of heat within waking hours', async () => {
+    for (const { plan, events } of await runningRuns(t.app)) {
+      expect(events.every(({ atMs }) => atMs <= nowMs)).toBe(true);
+      expect(plan.findings.filter(({ rule }) => rule === 'R14')).toEqual([]);
+    }
+  });
 });

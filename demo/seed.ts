@@ -1,29 +1,19 @@
-import type { EventInput } from '@/contract/schemas';
-import { seededChance } from '@/core/chance';
-import { estimatedUaWPerK, holdingW } from '@/core/heat/pot';
-import { wattUnder } from '@/core/kitchen/home';
 import { copyMethod } from '@/core/method/copy';
 import { LIBRARY } from '@/core/method/library';
-import type { Draft } from '@/core/plan/draft';
-import type { Plan } from '@/core/plan/plan';
-import { type Acted, actOut, type Slip } from '@/core/rehearse/actOut';
 import { wallTime, zonedMs } from '@/core/time/zone';
 import type { App } from '@/server/app';
-import { editHome, homeOf, putVessel, setSimPot } from '@/server/kitchen';
+import { editHome, homeOf, putVessel } from '@/server/kitchen';
 import { addEntry, addLot, splitLot } from '@/server/lots';
 import { addMethod } from '@/server/methods';
-import { recordReadings } from '@/server/probes';
-import { recordEvent, runView, startRun } from '@/server/runs';
-import { createSession, preview } from '@/server/sessions';
+import { createSession } from '@/server/sessions';
 import { addStock } from '@/server/shelf';
 import { listLots } from '@/store/lots';
 import { shedBaths } from './baths';
 import { CONE, RIBBON, SHED_LOTS, SHED_STOCK, SHED_VESSELS, shedHome } from './kitchen';
+import { liveSessions } from './live';
+import { type At, chainOf, draftOf, play } from './play';
 import { shedResults } from './results';
 import { shedTrials } from './trials';
-
-/** The room of the simulated pots. */
-const ROOM_C = 20;
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -35,14 +25,14 @@ export async function seedDemo(app: App): Promise<void> {
   const at = (ms: number): App => ({ ...app, nowMs: () => ms });
   const begin = at(nowMs - 30 * DAY);
   const { zone } = (await homeOf(begin)).diary;
-  await editHome(begin, { ...shedHome(zone), revision: 1 });
+  await editHome(begin, { ...shedHome(zone, nowMs), revision: 1 });
   for (const [id, vessel] of Object.entries(SHED_VESSELS)) await putVessel(begin, id, vessel, null);
   for (const [id, lot] of Object.entries(SHED_LOTS)) await addLot(begin, { id, ...lot });
   await shelfAndOwnMethod(begin);
   await coneAndRibbon(begin);
   await handMadeHistory(begin, nowMs);
   await finishedSession(at, nowMs, zone);
-  await runningSession(at, nowMs);
+  await liveSessions(at, nowMs);
   await plannedSession(at(nowMs - 2 * HOUR), nowMs, zone);
   await jarSession(at(nowMs - 2 * HOUR), nowMs, zone);
   await shedBaths(at, nowMs);
@@ -142,25 +132,6 @@ async function jarSession(app: App, nowMs: number, zone: string): Promise<void> 
   await createSession(app, { id: 'hollyhock-jar', draft: draftOf('Hollyhock jar, the bag without a label', tomorrow, ['bag'], chain) });
 }
 
-const chainOf = (methods: readonly (readonly [string, (string | null)?, Readonly<Record<string, number | null>>?])[]): Draft['chain'] =>
-  methods.map(([methodId, dyestuffId = null, params = {}], i) => {
-    if (!LIBRARY.find(methodId)) throw new Error(`demo names a method that is not there: ${methodId}`);
-    return { id: `c${i + 1}`, methodId, params, dyestuffId };
-  });
-
-const draftOf = (name: string, startMs: number, lotIds: string[], chain: Draft['chain'], vessels: Record<string, string> = {}): Draft => ({
-  name,
-  startMs,
-  lotIds,
-  chain,
-  vessels,
-  overrules: {},
-  pins: {},
-  reasons: {},
-});
-
-type At = (ms: number) => App;
-
 /** Weld over three skeins, a few days ago: a step begun late, a pot that ran away, a hold cut short. */
 async function finishedSession(at: At, nowMs: number, zone: string): Promise<void> {
   const wall = wallTime(nowMs - 5 * DAY, zone);
@@ -190,62 +161,6 @@ async function finishedSession(at: At, nowMs: number, zone: string): Promise<voi
   );
 }
 
-/** Birch leaf on silk, under way now: the start is looked for so that something is live whatever the hour. */
-async function runningSession(at: At, nowMs: number): Promise<void> {
-  const chain = chainOf([
-    ['alum-16', null, { lowC: 70, highC: 80, ceilingC: 85 }],
-    ['extract-fresh', 'birchLeaf'],
-    ['strain'],
-    ['dyebath'],
-    ['rest-overnight'],
-    ['rinse'],
-    ['dry'],
-  ]);
-  const draft = (startMs: number) => draftOf('Birch leaf on silk noil', startMs, ['noil'], chain, { 'c1-mordant': 'enamel', 'c2-extract': 'steel' });
-  let best: { startMs: number; score: number } = { startMs: nowMs - 4 * HOUR, score: -1 };
-  for (let back = 2; back <= 20; back += 0.25) {
-    const startMs = nowMs - back * HOUR;
-    const { plan } = await preview(at(startMs), draft(startMs));
-    const live = plan?.steps.find((step) => step.startMs <= nowMs && nowMs < step.endMs);
-    const hold = live?.phases.findIndex((phase) => phase.kind === 'hold') ?? -1;
-    const window = live?.phaseTimes[hold];
-    // Best: well inside the dyebath's hold. Else any step, such as the overnight rest.
-    const inHold = window ? Math.min(nowMs - window.fromMs, window.toMs - nowMs) / 60_000 : -1;
-    const score = !live ? 0 : live.kind === 'dye' && inHold > 0 ? 100 + inHold : live.kind === 'rest' ? 50 : 10;
-    if (score > best.score) best = { startMs, score };
-  }
-  const plan = await createSession(at(best.startMs - HOUR), { id: 'birch-noil', draft: draft(best.startMs) });
-  const acted = await play(at, plan, 'run-birch', {}, 23, nowMs, false);
-  for (const [vesselId, readings] of Object.entries(acted.readings)) {
-    const last = readings.at(-1);
-    if (!last) continue;
-    const isLive = nowMs - last.atMs < 60_000;
-    const litres = (plan.steps.find((step) => step.vesselId === vesselId)?.fit?.filledMl ?? 4000) / 1000;
-    // The stand-in goes on from where the curve stands, with a knob that about holds it.
-    await setSimPot(
-      at(nowMs),
-      vesselId,
-      {
-        on: isLive,
-        burner: isLive && last.bathC > 60 ? knobToHold(last.bathC, vesselId, plan) : 0,
-        lid: true,
-        litres: Math.round(litres * 10) / 10,
-        factor: 1,
-      },
-      last.bathC,
-    );
-  }
-}
-
-/** The knob at which this pot keeps its heat, in tenths: left alone, the demo's bath stays where it is. */
-function knobToHold(bathC: number, vesselId: string, { vessels, home }: Plan): number {
-  const vessel = vessels.find((one) => one.id === vesselId);
-  const maxW = wattUnder(home, vessel);
-  if (!vessel?.litres || !maxW) return 0;
-  const watt = holdingW({ litres: vessel.litres, uaWPerK: estimatedUaWPerK(vessel.litres, true), roomC: ROOM_C, boilC: 100 }, bathC);
-  return Math.round((watt / maxW) * 100) / 10;
-}
-
 async function plannedSession(app: App, nowMs: number, zone: string): Promise<void> {
   const wall = wallTime(nowMs, zone);
   const saturday = zonedMs(zone, wall.year, wall.month, wall.day + ((6 - wall.weekday + 7) % 7 || 7), 9);
@@ -261,27 +176,4 @@ async function plannedSession(app: App, nowMs: number, zone: string): Promise<vo
     ['dry'],
   ]);
   await createSession(app, { id: 'dock-jersey', draft: draftOf('Dock root on hemp jersey, saddened', saturday, ['jersey'], chain) });
-}
-
-/** Starts the plan and writes down what a person would have, each act at its time. */
-async function play(at: At, plan: Plan, runId: string, slips: Readonly<Record<string, Slip>>, seed: number, untilMs: number, finish: boolean): Promise<Acted> {
-  // Steps stand in the order of the work: what is drawn beside a mordant may begin before it.
-  const startMs = Math.min(...plan.steps.map((step) => step.startMs));
-  await startRun(at(startMs), plan.sessionId, { id: runId, eventId: `${runId}-start`, planVersion: plan.version });
-  const acted = actOut(plan, slips, seededChance(seed), untilMs);
-  for (const [i, act] of acted.acts.entries()) {
-    await recordEvent(at(act.atMs + 4000), runId, { ...act.fact, id: `${runId}-${i}`, atMs: act.atMs } as EventInput);
-  }
-  for (const [vesselId, readings] of Object.entries(acted.readings)) {
-    const probeId = plan.vessels.find((vessel) => vessel.id === vesselId)?.probeId;
-    for (let i = 0; probeId && i < readings.length; i += 4000) await recordReadings(at(untilMs), probeId, readings.slice(i, i + 4000));
-  }
-  const view = await runView(at(untilMs), runId);
-  if (finish)
-    await recordEvent(at(acted.endMs + 60_000), runId, {
-      id: `${runId}-end`,
-      type: 'finished',
-      atMs: Math.max(acted.endMs + 60_000, ...view.events.map((event) => event.atMs)),
-    });
-  return acted;
 }

@@ -1,12 +1,11 @@
 import { labOf } from '@/core/colour/lab';
-import type { App } from '@/server/app';
 import { addFastness } from '@/server/fastness';
 import { addLook } from '@/server/looks';
 import { addEntry, addLot } from '@/server/lots';
 import { addTrial } from '@/server/trials';
+import type { At } from './play';
 
 const DAY = 86_400_000;
-type At = (ms: number) => App;
 
 const measured = (value: number) => ({ state: 'measured' as const, value });
 const plain = { part: null, liquorId: null, at: null, light: 'daylight' as const, pictures: [], verdict: {}, note: '' };

@@ -79,6 +79,9 @@ export function paramsOf(method: Method, item: ChainItem, dyestuffs: readonly Dy
   return Object.fromEntries(method.params.map(({ key }) => [key, item.params[key] === undefined ? (usual[key] ?? null) : (item.params[key] ?? null)]));
 }
 
+/** The parameters of a chain item that a person set to something. */
+export const typedIn = (item: ChainItem): ReadonlySet<string> => new Set(Object.keys(item.params).filter((key) => (item.params[key] ?? null) !== null));
+
 /** What of a kept bath is brought out: all that is there, unless somebody says less. */
 export const drawnAmount = (liquor: Liquor, overruled: Known): PlannedAmount => ({
   id: 'water',

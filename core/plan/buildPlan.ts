@@ -20,6 +20,7 @@ import type { Shelf } from '../shelf/lookup';
 import { type OwnDye, ownDyeOf } from '../swatch/ownDyes';
 import type { Draft } from './draft';
 import { planFindings } from './findings';
+import { savingOf } from './flexed';
 import { isNeeded } from './neededVessel';
 import { isHeated, isWait, type Phase } from './phase';
 import type { Plan, PlanLot, PlanProblem, PlanStep } from './plan';
@@ -119,16 +120,16 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     const title = sketches.find((sketch) => sketch.id === schedule.taskId)?.title ?? 'A step';
     return { plan: null, problems: [{ at: `steps.${schedule.taskId}`, message: `${title} cannot be placed. ${schedule.reason}` }] };
   }
+  const saving = savingOf(problem, schedule, typedWaits(sketches, input), scheduler);
   const away = absences(windows, draft.startMs - 3_600_000, horizonMs);
   const placedById = new Map(schedule.placed.map((placed) => [placed.taskId, placed]));
   const unchecked = sketches.map((sketch): Omit<PlanStep, 'findings'> => {
     const placed = placedById.get(sketch.id);
     if (!placed) throw new Error(`schedule lost step ${sketch.id}`);
     const { vessel, after, keepsVesselFor: _kept, startsWarm: _warm, still: _still, ...rest } = sketch;
-    const cuts = inTime?.cuts.filter((cut) => cut.taskId === sketch.id) ?? [];
     return {
       ...rest,
-      phases: rest.phases.map((phase, i) => waiting(phase, input.fixed?.[sketch.id]?.waitsMin[i] ?? cuts.find(({ index }) => index === i)?.nowMin ?? null)),
+      phases: rest.phases.map((phase, i) => waiting(phase, input.fixed?.[sketch.id]?.waitsMin[i] ?? minutesOf(placed.segments[i]))),
       after: after.map((link) => link.taskId),
       vesselId: vessel?.id ?? null,
       startMs: placed.startMs,
@@ -161,6 +162,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     steps,
     boundMs: schedule.boundMs,
     ...(inTime ? { inTime } : {}),
+    ...(saving ? { saving } : {}),
     lots: lots.map((lot) => planLot(lot, lot.seenHex ?? lot.baseHex, sketches, shelf, mordants[lot.id] ?? 'unknown', ownDyes)),
     vessels: [...input.vessels.filter((vessel) => used.has(vessel.id)), ...neededOf(sketches)].sort((a, b) => a.order - b.order),
     absences: away.filter((gap) => gap.fromMs < endMs).map((gap) => ({ fromMs: gap.fromMs, toMs: Math.min(gap.toMs, endMs + 43_200_000) })),
@@ -178,12 +180,24 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   return { plan, problems };
 }
 
-/** A wait as long as it has to be here, which is within what its method allows. */
+/** A wait as long as it is planned here, which is within what its method allows: the stove goes by it. */
 function waiting(phase: Phase, minutes: number | null): Phase {
   if (minutes === null || !isWait(phase) || phase.minutes.typical === minutes) return phase;
-  const { said: _said, ...span } = phase.minutes;
-  return { ...phase, minutes: { ...span, typical: minutes } };
+  const { said, ...span } = phase.minutes;
+  return { ...phase, minutes: { ...span, typical: minutes, ...(said || span.open ? {} : { usual: span.typical }) } };
 }
+
+const minutesOf = (window: Window | undefined): number | null => (window ? Math.round((window.toMs - window.fromMs) / 60_000) : null);
+
+/** Waits of a typed length that their methods would let be shorter. */
+const typedWaits = (sketches: readonly Sketch[], { fixed }: PlanInput) =>
+  sketches.flatMap(({ id, phases }) =>
+    fixed?.[id]
+      ? []
+      : phases.flatMap((phase, index) =>
+          isWait(phase) && phase.minutes.typed && phase.minutes.min < phase.minutes.typical ? [{ taskId: id, index, leastMin: phase.minutes.min }] : [],
+        ),
+  );
 
 const endedWord = (lot: Lot): string => (lot.ended?.how === 'split' ? 'split' : lot.ended?.how === 'joined' ? 'joined to others' : 'put away');
 
@@ -222,6 +236,8 @@ function toSegment(phase: Phase): Segment {
     case 'soak':
     case 'until':
     case 'rest':
+      // What a person typed is kept; only a length that nobody touched may give way to the night.
+      if (phase.minutes.typed) return exactly(phase.minutes.typical, 'nobody', false);
       return { minMin: phase.minutes.min, typicalMin: phase.minutes.typical, maxMin: phase.minutes.max, needs: 'nobody', heat: false };
     default:
       return unreachable(phase);

@@ -12,6 +12,10 @@ export interface SpanMin {
   readonly said?: true;
   /** The least or most that the method gives, min, where the usual was set beyond it. */
   readonly beyondMin?: number;
+  /** A person typed this length: no plan makes it longer or shorter. */
+  readonly typed?: true;
+  /** What the method would have had, min, where the plan chose another length within its range: `typical` is what is planned. */
+  readonly usual?: number;
 }
 
 /** How long heating up took before, as its curves say. */

@@ -17,6 +17,7 @@ import type { PlantForm } from '../shelf/dyestuff';
 import type { OwnSubstances } from '../shelf/library';
 import type { PlantDetail } from '../shelf/plantDetail';
 import type { Draft, MordantAnswer } from './draft';
+import type { Saving } from './flexed';
 import type { PhAim } from './phAim';
 import type { Phase } from './phase';
 
@@ -128,6 +129,8 @@ export interface Plan {
   readonly boundMs: number;
   /** How it stands to the moment at which it must be over; missing: it need not be. */
   readonly inTime?: InTime;
+  /** What shorter typed waits would save; missing where that is little, and in older plans. */
+  readonly saving?: Saving;
   readonly findings: readonly Finding[];
   /** The methods as they were used: a session keeps the version it was planned with. */
   readonly methods: readonly Method[];

@@ -17,6 +17,8 @@ const USUAL_RATE = 1.2;
 
 export interface PhaseContext {
   readonly params: Readonly<Record<string, Known>>;
+  /** The parameters that a person set; missing: none. */
+  readonly typed?: ReadonlySet<string>;
   readonly liquorStartsWarm: boolean;
   readonly waterMl: number | null;
   readonly vessel: Vessel | null;
@@ -51,7 +53,7 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
           kind: 'hold',
           bandC: low === null || high === null ? null : [low, high],
           ceilingC: optional(phase.ceilingC),
-          minutes: span(phase.minutes, context.params),
+          minutes: span(phase.minutes, context),
           stirEveryMin: optional(phase.stirEveryMin),
           flipAtMin: optional(phase.flipAtMin),
           ...(phase.tap ? { tap: phase.tap } : {}),
@@ -60,11 +62,11 @@ export function resolvePhases(templates: readonly PhaseTemplate[], context: Phas
       case 'dip':
         return { kind: 'dip', exactMin: number(phase.exactMin) ?? 3, act: phase.act };
       case 'soak':
-        return { kind: 'soak', minutes: span(phase.minutes, context.params), checkEveryMin: optional(phase.checkEveryMin) };
+        return { kind: 'soak', minutes: span(phase.minutes, context), checkEveryMin: optional(phase.checkEveryMin) };
       case 'until':
-        return { kind: 'until', minutes: span(phase.minutes, context.params), checkEveryMin: number(phase.checkEveryMin) ?? 1440, criterion: phase.criterion };
+        return { kind: 'until', minutes: span(phase.minutes, context), checkEveryMin: number(phase.checkEveryMin) ?? 1440, criterion: phase.criterion };
       case 'rest':
-        return { kind: 'rest', minutes: span(phase.minutes, context.params), overnightOk: phase.overnightOk };
+        return { kind: 'rest', minutes: span(phase.minutes, context), overnightOk: phase.overnightOk };
       default:
         return unreachable(phase);
     }
@@ -81,7 +83,7 @@ function middleOf(known: Known): number | null {
 const capped = (c: number | null, mostC: number): number | null => (c === null ? null : Math.min(c, mostC));
 
 /** Least ≤ typical ≤ most, whatever the parameter was set to. A length that is not set plans as an hour, and stays open. */
-function span(ref: SpanRef, params: PhaseContext['params']): SpanMin {
+function span(ref: SpanRef, { params, typed }: Pick<PhaseContext, 'params' | 'typed'>): SpanMin {
   const set = resolveRef(ref.typical, params);
   const number = (end: Ref): number | null => middleOf(resolveRef(end, params));
   const typical = middleOf(set);
@@ -90,7 +92,14 @@ function span(ref: SpanRef, params: PhaseContext['params']): SpanMin {
   // A range that a person typed is what will do, whatever the method says.
   if (isSpan(set)) return { min: set.least, typical, max: set.most ?? Math.max(most, typical), said: true };
   const beyondMin = above(typical, most) ? most : above(least, typical) ? least : null;
-  return { min: Math.min(least, typical), typical, max: Math.max(most, typical), ...(beyondMin === null ? {} : { beyondMin }) };
+  const isTyped = typeof ref.typical !== 'number' && typed?.has(ref.typical.param);
+  return {
+    min: Math.min(least, typical),
+    typical,
+    max: Math.max(most, typical),
+    ...(beyondMin === null ? {} : { beyondMin }),
+    ...(isTyped ? { typed: true as const } : {}),
+  };
 }
 
 /** Minutes of heating: what this pot was seen to do, else what its burner can do; no faster than the goods allow. Whole minutes, rounded up. */

@@ -10,7 +10,7 @@ import type { MethodBook } from '../method/library';
 import type { StepTemplate } from '../method/method';
 import type { Task } from '../schedule/problem';
 import type { Shelf } from '../shelf/lookup';
-import { additionAmount, asSaid, bathAmount, drawnAmount, extraAmount, isPlantRule, morePlantAmount, paramsOf, UNKNOWN_PLANT } from './amounts';
+import { additionAmount, asSaid, bathAmount, drawnAmount, extraAmount, isPlantRule, morePlantAmount, paramsOf, typedIn, UNKNOWN_PLANT } from './amounts';
 import { doseWeight } from './blend';
 import type { ChainItem } from './draft';
 import { isNeeded } from './neededVessel';
@@ -121,7 +121,7 @@ function sketchStep(
   const inVesselG = inIt ? mostOf(dryG) : 0;
   const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
   const hasStrip = template.treatment === 'dye' && lots.some((lot) => draft.answers?.[lot.id] === 'testStrip');
-  const phases = phasesOf(template, { params, waterMl, vessel, inVesselG, lots, boilC, id }, input);
+  const phases = phasesOf(template, { params, typed: typedIn(item), waterMl, vessel, inVesselG, lots, boilC, id }, input);
   if (vessel && !isNeeded(vessel) && phases.some(isHeated) && vessel.heatSourceId === null) {
     problems.push({ at: `steps.${id}`, message: `${template.title} needs heat, and ${vessel.name} stands on none. Choose another vessel.` });
   }

@@ -17,6 +17,7 @@ export function phasesOf(
   template: StepTemplate,
   at: {
     params: Record<string, Known>;
+    typed: ReadonlySet<string>;
     waterMl: number | null;
     vessel: Vessel | null;
     inVesselG: number | null;
@@ -28,6 +29,7 @@ export function phasesOf(
 ): Phase[] {
   const resolved = resolvePhases(template.phases, {
     params: at.params,
+    typed: at.typed,
     waterMl: at.waterMl,
     vessel: at.vessel,
     liquorStartsWarm: template.liquor === 'uses',

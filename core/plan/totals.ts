@@ -51,8 +51,9 @@ function heatMin(phase: Phase): number | Span {
   }
 }
 
-/** Minutes of any phase; a range where a person said one. */
-const lengthOf = (phase: Phase): number | Span => ('minutes' in phase && typeof phase.minutes === 'object' ? plannedMin(phase.minutes) : typicalMin(phase));
+/** Minutes of any phase as its method has it, nights left out; a range where a person said one. */
+const lengthOf = (phase: Phase): number | Span =>
+  'minutes' in phase && typeof phase.minutes === 'object' ? (phase.minutes.usual ?? plannedMin(phase.minutes)) : typicalMin(phase);
 
 export function planTotals(plan: Pick<Plan, 'steps'>): PlanTotals {
   const phases = plan.steps.flatMap((step) => step.phases);

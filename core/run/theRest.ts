@@ -36,7 +36,11 @@ export function fixedSteps(plan: Plan, state: RunState, clocks: RunNow['clocks']
       const laterBegan = clock.phases.some((p) => p.index > index);
       const ends =
         entry?.leftMs ??
-        (laterBegan || over ? begins : entry ? Math.max(nowMs, nowMs + (entry.leftMin ?? typicalMin(phase)) * 60_000) : begins + typicalMin(phase) * 60_000);
+        (laterBegan || over
+          ? begins
+          : entry
+            ? Math.max(nowMs, nowMs + (entry.leftMin ?? Math.max(0, typicalMin(phase) - entry.elapsedMin)) * 60_000)
+            : begins + typicalMin(phase) * 60_000);
       segments.push({ fromMs: begins, toMs: Math.max(begins, ends) });
       at = Math.max(begins, ends);
     });

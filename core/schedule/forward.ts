@@ -4,8 +4,11 @@ import type { Placed, Scheduled, ScheduleProblem, ScheduleResult, Segment, Task,
 const MIN = 60_000;
 const MAX_TRIES = 5000;
 const MAX_REPAIRS = 300;
-/** What shortening a soak must save to be worth it. */
+/** What shortening a wait must save, beyond the minutes that it is shortened by, to be worth it. */
 const A_NIGHT_MS = 6 * 60 * MIN;
+/** A wait is shortened in so many steps at the most, and by no less than a quarter of an hour each. */
+const SHORTENINGS = 24;
+const LEAST_SHORTENING_MIN = 15;
 
 /**
  * Serial forward pass: each task in the given order at its earliest feasible start. A greatest lag that is broken
@@ -247,11 +250,25 @@ function fitSegments(task: Task, index: number, atMs: number, problem: ScheduleP
   const longer = tryEnds(atMs + segment.typicalMin * MIN, atMs + segment.maxMin * MIN);
   const usualEndMs = atMs + segment.typicalMin * MIN;
   if (segment.minMin >= segment.typicalMin || (longer.ok && (longer.segments[0]?.toMs ?? 0) <= usualEndMs)) return longer;
-  const shorter = tryEnds(atMs + segment.minMin * MIN, usualEndMs);
-  if (!shorter.ok) return longer;
-  // Drawn out over a night, or a little shorter and done the day before: shorter, where that saves a night.
+  const shorter = longestShorter(segment, atMs, (endMs) => {
+    const rest = fitSegments(task, index + 1, endMs, problem, taken);
+    return rest.ok ? prepend({ fromMs: atMs, toMs: endMs }, rest) : rest;
+  });
+  if (!shorter?.ok) return longer;
+  const shorterMs = usualEndMs - (shorter.segments[0]?.toMs ?? usualEndMs);
+  // Drawn out over a night, or a little shorter and done the day before: shorter, where that saves a night, and not merely its own minutes.
   const savedMs = longer.ok ? (longer.segments.at(-1)?.toMs ?? 0) - (shorter.segments.at(-1)?.toMs ?? 0) : Number.POSITIVE_INFINITY;
-  return savedMs >= A_NIGHT_MS ? shorter : longer;
+  return savedMs - shorterMs >= A_NIGHT_MS ? shorter : longer;
+}
+
+/** The longest that a wait can be, short of its usual length, with the rest fitting behind it; null: none down to its least. */
+function longestShorter({ minMin, typicalMin }: Segment, atMs: number, fits: (endMs: number) => Attempt): Attempt | null {
+  const stepMin = Math.max(LEAST_SHORTENING_MIN, (typicalMin - minMin) / SHORTENINGS);
+  for (let minutes = typicalMin - stepMin; minutes > minMin - stepMin; minutes -= stepMin) {
+    const tried = fits(atMs + Math.round(Math.max(minutes, minMin)) * MIN);
+    if (tried.ok) return tried;
+  }
+  return null;
 }
 
 const prepend = (at: Window, rest: Attempt): Attempt => (rest.ok ? { ok: true, segments: [at, ...rest.segments] } : rest);

@@ -203,7 +203,7 @@ describe('what has happened, what is kept, what is shortened', () => {
     const soak = (latestH: number) =>
       run({ ...problem([task('s', [stretch(60, 120, 2000), seg(60)])]), startMs: latestH * H }).s?.segments.map((at) => (at.toMs - at.fromMs) / MIN);
     expect(soak(18)).toEqual([120, 60]);
-    expect(soak(19.5)).toEqual([60, 60]);
+    expect(soak(19.5)).toEqual([90, 60]);
   });
   test('the bound knows the diary: what cannot be done before the morning is not promised for the night', () => {
     const late = { ...problem([task('a', [seg(120)])]), startMs: 21 * H };

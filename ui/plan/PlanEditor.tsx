@@ -20,6 +20,7 @@ import { AgainstPanel } from './AgainstPanel';
 import { Blend } from './Blend';
 import { ChainEditor } from './ChainEditor';
 import { itemOfProblem, withLots } from './draft';
+import { Flexed } from './Flexed';
 import { Gaps } from './Gaps';
 import { InTime } from './InTime';
 import { LotPicker } from './LotPicker';
@@ -104,6 +105,7 @@ export function PlanEditor({ room, draft, onDraft, first, begun = null, title, n
             <>
               <PlanTotals plan={shown} />
               <InTime plan={shown} onBegin={(startMs) => onDraft({ ...draft, startMs })} />
+              <Flexed plan={shown} />
               {draft.lotIds.length > 1 ? (
                 <Panel title="Who gets what">
                   <WhoGetsWhat draft={draft} onDraft={onDraft} lots={lots} methods={room.book} locked={locked} />

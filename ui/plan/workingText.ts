@@ -1,7 +1,7 @@
 import { knownText } from '@/core/figure';
 import { countText, printDuration } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
-import { lengthText, type RaiseLearnt } from '@/core/plan/phase';
+import { lengthText, type RaiseLearnt, type SpanMin } from '@/core/plan/phase';
 import { type Plan, type PlannedAmount, type PlanStep, plannedKnown } from '@/core/plan/plan';
 import { unreachable } from '@/core/result';
 import type { WhyNotEarlier } from '@/core/schedule/problem';
@@ -42,6 +42,13 @@ const learntText = (learnt: RaiseLearnt | undefined): string =>
     ? ` (${learnt.minMin === learnt.maxMin ? '' : `${learnt.maxMin === null ? `${learnt.minMin} min at the least` : `${learnt.minMin}–${learnt.maxMin} min`}, `}by ${countText(learnt.n, 'curve')} of this pot)`
     : '';
 
+/** How long a wait is planned, and what else would do: nothing where a person typed it. */
+const waitText = ({ min, typical, max, typed, usual }: SpanMin): string => {
+  if (typed || min === max) return printDuration(typical);
+  const planned = usual === undefined ? printDuration(typical) : `${printDuration(typical)} (usually ${printDuration(usual)})`;
+  return `${planned}; ${printDuration(min)} to ${printDuration(max)} will do`;
+};
+
 /** A phase in words. */
 export function phaseText(phase: PlanStep['phases'][number], print: Printer): string {
   switch (phase.kind) {
@@ -62,12 +69,12 @@ export function phaseText(phase: PlanStep['phases'][number], print: Printer): st
       return `${phase.act}: ${printDuration(phase.exactMin)}, exactly`;
     case 'soak':
       if (phase.minutes.open || phase.minutes.said) return `Soak ${lengthText(phase.minutes)}`;
-      return `Soak ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}, about ${printDuration(phase.minutes.typical)}`;
+      return `Soak ${waitText(phase.minutes)}`;
     case 'until':
       return `Wait until ${phase.criterion}: a look every ${printDuration(phase.checkEveryMin)}, usually about ${lengthText(phase.minutes)}`;
     case 'rest':
       if (phase.minutes.open || phase.minutes.said) return `Rest with heat off ${lengthText(phase.minutes)}`;
-      return `Rest with heat off, ${printDuration(phase.minutes.min)} to ${printDuration(phase.minutes.max)}${phase.overnightOk ? '; a night is fine' : ''}`;
+      return `Rest with heat off ${waitText(phase.minutes)}${phase.overnightOk ? '; a night is fine' : ''}`;
     default:
       return unreachable(phase);
   }

@@ -12,6 +12,7 @@ import { act } from '../api/outbox';
 import { useNow } from '../api/serverClock';
 import { useLoaded } from '../api/useLoaded';
 import { KeptBathsNotice } from '../baths/KeptBathsNotice';
+import { Flexed } from '../plan/Flexed';
 import { Gaps } from '../plan/Gaps';
 import { InTime } from '../plan/InTime';
 import { PlanTotals } from '../plan/PlanHead';
@@ -114,6 +115,7 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
     >
       {isNewest ? null : <Notice acts={<LinkButton href={`/sessions/${sessionId}`}>See the newest</LinkButton>}>This is an older plan.</Notice>}
       {runId ? null : <InTime plan={plan} />}
+      {runId ? null : <Flexed plan={plan} />}
       {runId ? null : <KeptBathsNotice plan={plan} />}
       {problem ? <Notice kind="fault">{problem}</Notice> : null}
       {!runId && stopped ? <Notice>A stop holds this plan: it stands below. Change the plan, and it can be started.</Notice> : null}
