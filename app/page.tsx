@@ -6,7 +6,7 @@ export const metadata: Metadata = { title: 'Now' };
 
 export default function Page() {
   return (
-    <WithData ask={['/runs/running', '/sessions', '/fastness', '/baths', '/pots/heat', '/health']}>
+    <WithData ask={['/runs/running', '/sessions', '/fastness', '/baths', '/pots/heat', '/health', '/home']}>
       <NowPage />
     </WithData>
   );

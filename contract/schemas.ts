@@ -139,7 +139,14 @@ export const homeInput = z.strictObject({
   /** Left out: as it was. */
   measures: measures.optional(),
   /** mg/L of calcium carbonate, null: nobody asked. Left out: as it was. */
-  water: z.strictObject({ alkalinityMgL: hardness.nullable(), hardnessMgL: hardness.nullable() }).optional(),
+  water: z
+    .strictObject({
+      alkalinityMgL: hardness.nullable(),
+      hardnessMgL: hardness.nullable(),
+      /** At the tap, cold. */
+      ph: numberOrRange(z.number().min(4, 'No tap is more sour than pH 4.').max(11, 'No tap is more alkaline than pH 11.')).nullable().optional(),
+    })
+    .optional(),
   /** Minutes after which heat that nobody touched is asked about, null: never. Left out: as it was. */
   attendMin: z.int().min(5, 'At least 5 min.').max(240, 'At most 240 min: heat is not left alone for longer.').nullable().optional(),
   /** When what steeps for days is looked at, null: whenever a day is over. Left out: as it was. */

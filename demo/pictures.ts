@@ -1,8 +1,10 @@
 import sharp from 'sharp';
 import { hexOfLinear, type Linear, linearOf } from '@/core/colour/lab';
 
+/** Drawn on so large a table, and kept smaller: a demo need not wait for pixels. */
 const SIZE = { width: 1600, height: 1200 };
-/** Where the grey card lies, and where the skein, px: half the side of a square that is read there. */
+const SCALE = 0.625;
+/** Where the grey card lies, and where the skein, on that table: half the side of a square that is read there. */
 export const CARD_AT = { x: 270, y: 250, halfPx: 90 };
 export const FIBRE_AT = { x: 1215, y: 620, halfPx: 90 };
 /** An 18 % grey. */
@@ -30,14 +32,19 @@ export async function drawSkein(hex: string, cast: Linear, chance: () => number,
     return `<ellipse cx="${800 + (chance() - 0.5) * 26}" cy="${620 + (chance() - 0.5) * 20}" rx="${ring * 1.5}" ry="${ring}" stroke="${seen(fibre, 0.9 + chance() * 0.2)}" stroke-width="${7 + chance() * 3}" transform="rotate(${(chance() - 0.5) * 9} 800 620)"/>`;
   }).join('');
   const card = withCard ? `<rect x="${CARD_AT.x - 150}" y="${CARD_AT.y - 120}" width="300" height="240" fill="${seen(GREY)}"/>` : '';
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${SIZE.width}" height="${SIZE.height}"><rect width="100%" height="100%" fill="${seen(TABLE)}"/><g fill="none">${strands}</g>${card}</svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${SIZE.width * SCALE}" height="${SIZE.height * SCALE}" viewBox="0 0 ${SIZE.width} ${SIZE.height}"><rect width="100%" height="100%" fill="${seen(TABLE)}"/><g fill="none">${strands}</g>${card}</svg>`;
   const png = await sharp(Buffer.from(svg)).png().toBuffer();
   return {
     png,
     square: async ({ x, y, halfPx }) => {
       const raw = await sharp(png)
         .ensureAlpha()
-        .extract({ left: Math.round(x - halfPx), top: Math.round(y - halfPx), width: 2 * halfPx, height: 2 * halfPx })
+        .extract({
+          left: Math.round((x - halfPx) * SCALE),
+          top: Math.round((y - halfPx) * SCALE),
+          width: Math.round(2 * halfPx * SCALE),
+          height: Math.round(2 * halfPx * SCALE),
+        })
         .raw()
         .toBuffer();
       return new Uint8ClampedArray(raw);

@@ -1,7 +1,6 @@
-import { AT_25C } from '../chem/constants';
 import { type Ions, ionsOf, molOf, movesPh, usualStrength } from '../chem/freed';
 import { phOfSolution } from '../chem/ph';
-import { ANY_TAP, waterOf } from '../chem/water';
+import { ANY_TAP, ANY_TAP_PH, waterOf } from '../chem/water';
 import type { Content } from '../safety/facts';
 
 /** pH where the amount is unknown: as strong as such a bath usually gets (trade handbook section 11, uncertain; acids D2). */
@@ -35,13 +34,13 @@ function ionsIn({ substance, gPerL, mL, strengthPct }: Content, bathL: number): 
  * things of unknown amounts are both in. Plant matter, metal salts and the dyer's own water move it: a strip knows better.
  * @param alkalinityMgL of the home's water, as CaCO3; any tap where nobody asked
  */
-export function bathPh(contents: readonly Content[], bathMl: number | null, alkalinityMgL = ANY_TAP.likely): number | null {
+export function bathPh(contents: readonly Content[], bathMl: number | null, alkalinityMgL = ANY_TAP.likely, tapPh = ANY_TAP_PH.likely): number | null {
   const acting = contents.filter((content) => AT_WORST[content.substance] !== undefined);
   if (acting.length === 0) return null;
   const bathL = bathMl === null || bathMl <= 0 ? null : bathMl / 1000;
   const all = bathL === null ? [null] : acting.map((content) => ionsIn(content, bathL));
   if (all.some((ions) => ions === null) || all.every((ions) => ions === undefined)) return atWorst(acting);
-  const tap = waterOf(alkalinityMgL, AT_25C);
+  const tap = waterOf(alkalinityMgL, tapPh);
   const weak: Record<string, number> = { ...tap.weak };
   let { monovalent, divalent } = tap;
   let chalk = 0;

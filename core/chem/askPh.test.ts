@@ -8,6 +8,7 @@ const question: PhQuestion = {
   formFactor: 1,
   volumeMl: exactly(2000),
   alkalinityMgL: exactly(100),
+  tempC: 25,
   nowPh: 6.4,
   amount: null,
   targetPh: 4.5,
@@ -25,15 +26,15 @@ test('2 L from 6.4 to 4.5: some mL of vinegar, and a curve that reaches it', () 
 });
 
 test('a bath that gave way less than the sum wants more of the next spoon', () => {
-  const plain = askPh({ ...question, nowPh: 6 });
-  const taught = askPh({ ...question, nowPh: 7, put: exactly(4), thenPh: 6 });
+  const plain = askPh({ ...question, tempC: 25, nowPh: 6 });
+  const taught = askPh({ ...question, tempC: 25, nowPh: 7, put: exactly(4), thenPh: 6 });
   expect(taught.taught).toMatchObject({ phAfter: 6, isOdd: false });
   expect(taught.dose?.ok && plain.dose?.ok && taught.dose.amount.likely > plain.dose.amount.likely).toBe(true);
 });
 
 // A strip of 13 from soda alone: no amount gives it.
 test('a strip that the sum cannot give is questioned, and teaches nothing', () => {
-  const { taught } = askPh({ ...question, substance: 'sodaAsh', strengthPct: null, nowPh: 7, put: exactly(2), thenPh: 13, targetPh: null });
+  const { taught } = askPh({ ...question, substance: 'sodaAsh', strengthPct: null, tempC: 25, nowPh: 7, put: exactly(2), thenPh: 13, targetPh: null });
   expect(taught).toMatchObject({ isOdd: true, phAfter: 13 });
   expect(taught?.expected.ok && taught.expected.ph.high).toBeLessThan(11.5);
 });
@@ -45,7 +46,7 @@ test('an unlabelled vinegar makes the answer wider', () => {
 });
 
 test('a dry powder does with less of it what crystals do: dose, amount and curve are of the one on the shelf', () => {
-  const soda = { ...question, substance: 'washingSoda', strengthPct: null, nowPh: null, targetPh: 10 };
+  const soda = { ...question, substance: 'washingSoda', strengthPct: null, tempC: 25, nowPh: null, targetPh: 10 };
   // Molar masses: Na2CO3 105.99, with ten waters 286.14 (CRC Handbook).
   const dry = 105.99 / 286.14;
   const [crystals, powder] = [askPh({ ...soda, amount: exactly(2.7) }), askPh({ ...soda, amount: exactly(2.7 * dry), formFactor: dry })];

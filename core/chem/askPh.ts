@@ -11,6 +11,9 @@ export interface PhQuestion {
   readonly formFactor: number;
   readonly volumeMl: Band;
   readonly alkalinityMgL: Band;
+  /** Of the tap; missing: any tap's. */
+  readonly tapPh?: Band | undefined;
+  readonly tempC: number;
   /** A strip in the bath as it is. */
   readonly nowPh: number | null;
   /** g or mL that are thought of. */
@@ -49,9 +52,21 @@ export function askPh({ formFactor, ...question }: PhQuestion): PhAnswer {
   };
 }
 
-function askInRecipesForm({ substance, strengthPct, volumeMl, alkalinityMgL, nowPh, amount, targetPh, put, thenPh }: Omit<PhQuestion, 'formFactor'>): PhAnswer {
+function askInRecipesForm({
+  substance,
+  strengthPct,
+  volumeMl,
+  alkalinityMgL,
+  tapPh,
+  tempC,
+  nowPh,
+  amount,
+  targetPh,
+  put,
+  thenPh,
+}: Omit<PhQuestion, 'formFactor'>): PhAnswer {
   const what = { substance, strengthPct: strengthBand(substance, strengthPct) };
-  const first: BathNow = { volumeMl, alkalinityMgL, tempC: 25, measuredPh: nowPh, buffer: [] };
+  const first: BathNow = { volumeMl, alkalinityMgL, tapPh, tempC, measuredPh: nowPh, buffer: [] };
   const learnt: Learnt | null =
     put && nowPh !== null && thenPh !== null
       ? { phBefore: nowPh, phAfter: thenPh, added: [{ substance, amount: put.likely, strengthPct: what.strengthPct.likely }] }

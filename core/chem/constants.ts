@@ -1,8 +1,7 @@
 /**
  * Constants of weak acids and of water, thermodynamic (I = 0), molality taken for molarity. At 25 °C: CRC Handbook / NIST, as in check values
- * D1. With temperature: carbonic acid by Plummer and Busenberg 1982, water by the IAPWS 2007 release; ammonium and boric acid by van ’t Hoff
- * with enthalpies from memory; acetic, citric and tartaric acid stay at 25 °C (carboxyl groups hardly move: from memory, within about 0.1 to
- * 60 °C).
+ * D1. With temperature: carbonic acid by Plummer and Busenberg 1982, water by the IAPWS 2007 release; all others by their enthalpy and heat
+ * capacity of ionisation, as Goldberg, Kishore and Lennen recommend them (J. Phys. Chem. Ref. Data 31, 231, 2002; figures from memory).
  */
 
 interface WeakAcid {
@@ -10,19 +9,20 @@ interface WeakAcid {
   readonly pKa: readonly number[];
   /** Charge with all its protons on: 0 for acids, +1 for ammonium. */
   readonly charge: 0 | 1;
-  /** kJ/mol of each step; missing: taken as 0. */
+  /** kJ/mol of each step at 25 °C, and what it changes by, J/(mol K); missing: by a formula of its own. */
   readonly enthalpy?: readonly number[];
+  readonly heatCapacity?: readonly number[];
 }
 
 export const WEAK_ACIDS = {
-  acetic: { pKa: [4.756], charge: 0 },
-  citric: { pKa: [3.128, 4.761, 6.396], charge: 0 },
-  tartaric: { pKa: [3.036, 4.366], charge: 0 },
+  acetic: { pKa: [4.756], charge: 0, enthalpy: [-0.41], heatCapacity: [-142] },
+  citric: { pKa: [3.128, 4.761, 6.396], charge: 0, enthalpy: [4.07, 2.23, -3.38], heatCapacity: [-131, -178, -254] },
+  tartaric: { pKa: [3.036, 4.366], charge: 0, enthalpy: [3.19, 0.93], heatCapacity: [-147, -218] },
   carbonic: { pKa: [6.352, 10.329], charge: 0 },
-  phosphoric: { pKa: [2.148, 7.198, 12.35], charge: 0 },
-  phthalic: { pKa: [2.95, 5.408], charge: 0 },
-  boric: { pKa: [9.236], charge: 0, enthalpy: [13.8] },
-  ammonium: { pKa: [9.245], charge: 1, enthalpy: [52.2] },
+  phosphoric: { pKa: [2.148, 7.198, 12.35], charge: 0, enthalpy: [-8, 3.6, 16], heatCapacity: [-141, -230, -242] },
+  phthalic: { pKa: [2.95, 5.408], charge: 0, enthalpy: [-2.7, -2.17], heatCapacity: [-91, -295] },
+  boric: { pKa: [9.236], charge: 0, enthalpy: [13.8], heatCapacity: [-240] },
+  ammonium: { pKa: [9.245], charge: 1, enthalpy: [51.95], heatCapacity: [8] },
 } as const satisfies Readonly<Record<string, WeakAcid>>;
 export type WeakAcidId = keyof typeof WEAK_ACIDS;
 export const WEAK_ACID_IDS = Object.keys(WEAK_ACIDS) as WeakAcidId[];
@@ -69,6 +69,12 @@ export function pKwAt(tempC: number): number {
   return low[1] + ((high[1] - low[1]) * (tempC - low[0])) / (high[0] - low[0]);
 }
 
+/**
+ * The pH at 25 °C of a liquid as alkaline as this one: as much above the pH of pure water. What is said of wool and alkali is said of cold
+ * readings, and a hot bath of the same lye reads up to 1.7 lower.
+ */
+export const asAt25 = (ph: number, tempC: number): number => (ph > 7 ? ph + pKwAt(25) - pKwAt(tempC) : ph);
+
 /** Plummer and Busenberg 1982, log10, T in K: [log K1, log K2, log KH]. */
 export function carbonicAt(tempC: number): readonly [number, number, number] {
   const t = tempC + KELVIN;
@@ -96,7 +102,14 @@ function debyeAt(tempC: number): number {
 export function constantsAt(tempC: number): Constants {
   const c = Math.min(100, Math.max(0, tempC));
   const [logK1, logK2, logKh] = carbonicAt(c);
-  const moved = (acid: WeakAcid): readonly number[] => acid.pKa.map((pKa, i) => pKa + ((acid.enthalpy?.[i] ?? 0) / LN10_R) * (1 / (c + KELVIN) - 1 / AT_25));
+  const t = c + KELVIN;
+  // ln K(T) = ln K − ΔH/R (1/T − 1/T₀) + ΔCp/R (T₀/T − 1 + ln(T/T₀)).
+  const moved = ({ pKa, enthalpy = [], heatCapacity = [] }: WeakAcid): readonly number[] =>
+    pKa.map((at25, i) => {
+      const byHeat = ((enthalpy[i] ?? 0) / LN10_R) * (1 / t - 1 / AT_25);
+      const byCapacity = ((heatCapacity[i] ?? 0) / 1000 / LN10_R) * (AT_25 / t - 1 + Math.log(t / AT_25));
+      return at25 + byHeat - byCapacity;
+    });
   const pKa = Object.fromEntries(WEAK_ACID_IDS.map((id) => [id, id === 'carbonic' ? [-logK1, -logK2] : moved(WEAK_ACIDS[id])])) as Record<
     WeakAcidId,
     readonly number[]

@@ -3,14 +3,17 @@ import type { Band } from './band';
 import { corners } from './band';
 import { type Constants, constantsAt, type WeakAcidId } from './constants';
 import { ionsOf, isLiquid, isMetal, isSlow, molOf } from './freed';
-import { AIR_CO2_ATM, type BufferGroup, equilibrium, lostShare, missingAt, phOfSolution, type Solution } from './ph';
-import { waterOf } from './water';
+import { AIR_CO2_ATM, type BufferGroup, cleared, type Equilibrium, equilibrium, lostShare, missingAt, phOfSolution, type Solution } from './ph';
+import { ANY_TAP_PH, waterOf } from './water';
 import { fallsThroughZero } from './zero';
 
 /** A bath before something goes in. */
 export interface BathNow {
   readonly volumeMl: Band;
   readonly alkalinityMgL: Band;
+  /** Of the water at the tap; missing: any tap's. */
+  readonly tapPh?: Band | undefined;
+  /** Of the bath, at which its pH is asked for. */
   readonly tempC: number;
   /** As a strip or meter says; null: what the water gives. */
   readonly measuredPh: number | null;
@@ -37,11 +40,18 @@ export type PhForecast =
 interface Exact {
   readonly volumeMl: number;
   readonly alkalinityMgL: number;
+  readonly tapPh: number;
 }
+
+const exactOf = ({ volumeMl, alkalinityMgL, tapPh = ANY_TAP_PH }: Pick<BathNow, 'volumeMl' | 'alkalinityMgL' | 'tapPh'>): Exact => ({
+  volumeMl: volumeMl.likely,
+  alkalinityMgL: alkalinityMgL.likely,
+  tapPh: tapPh.likely,
+});
 
 /** The bath as a solution that has the measured pH, if there is one. */
 function solutionNow(exact: Exact, bath: BathNow, constants: Constants): Solution {
-  const water = waterOf(exact.alkalinityMgL, constants);
+  const water = waterOf(exact.alkalinityMgL, exact.tapPh);
   const { measuredPh, buffer: groups } = bath;
   const fromPh = measuredPh ?? phOfSolution(water, constants);
   const buffer = groups.length > 0 && Number.isFinite(fromPh) ? { buffer: { groups, fromPh } } : {};
@@ -55,6 +65,7 @@ function withAdded(
   solution: Solution,
   volumeMl: number,
   added: readonly { readonly substance: string; readonly amount: number; readonly strengthPct: number }[],
+  tempC: number,
 ): Solution {
   const liquidMl = added.reduce((sum, { substance, amount }) => sum + (isLiquid(substance) ? amount : 0), 0);
   const totalL = (volumeMl + liquidMl) / 1000;
@@ -62,7 +73,7 @@ function withAdded(
   const weak: Record<string, number> = Object.fromEntries(Object.entries(solution.weak).map(([id, c]) => [id, c * share]));
   let [monovalent, divalent, chalk] = [solution.monovalent * share, solution.divalent * share, (solution.chalk ?? 0) * share];
   for (const { substance, amount, strengthPct } of added) {
-    const mol = molOf(substance, amount, strengthPct, totalL);
+    const mol = molOf(substance, amount, strengthPct, totalL, tempC);
     const ions = mol === null ? null : ionsOf(substance, mol);
     if (!ions) continue;
     if (ions.weak) weak[ions.weak[0]] = (weak[ions.weak[0]] ?? 0) + ions.weak[1] / totalL;
@@ -79,32 +90,42 @@ const thinned = ({ groups, fromPh }: NonNullable<Solution['buffer']>, share: num
 });
 
 /**
- * The pH that a bath comes to: most likely, and from where to where by what is not known exactly: volume, spoon, strength, water, and whether
- * its carbonic acid stays in or goes to the air.
+ * The pH that a bath comes to: most likely, and from where to where by what is not known exactly: volume, spoon, strength, water, whether
+ * its carbonic acid stays in or goes to the air, and whether chalk comes down at once or not yet.
  */
 export function forecast(bath: BathNow, added: readonly Addition[]): PhForecast {
   const metal = added.find(({ substance }) => isMetal(substance));
   if (metal) return { ok: false, why: 'Metal salts take water apart: alum alone gives about 3 to 4.3, iron less sour. A strip tells; no sum does.' };
   const constants = constantsAt(bath.tempC);
-  const bands: Record<string, Band> = { volumeMl: bath.volumeMl, alkalinityMgL: bath.alkalinityMgL };
+  const bands: Record<string, Band> = { volumeMl: bath.volumeMl, alkalinityMgL: bath.alkalinityMgL, tapPh: bath.tapPh ?? ANY_TAP_PH };
   added.forEach((one, i) => {
     bands[`amount${i}`] = one.amount;
     bands[`strength${i}`] = one.strengthPct;
   });
-  const at = (exact: Record<string, number>, isOpen: boolean) => {
-    const own: Exact = { volumeMl: exact.volumeMl ?? 0, alkalinityMgL: exact.alkalinityMgL ?? 0 };
-    const solution = withAdded(
+  const solutionAt = (exact: Record<string, number>): Solution => {
+    const own: Exact = { volumeMl: exact.volumeMl ?? 0, alkalinityMgL: exact.alkalinityMgL ?? 0, tapPh: exact.tapPh ?? ANY_TAP_PH.likely };
+    return withAdded(
       solutionNow(own, bath, constants),
       own.volumeMl,
       added.map(({ substance }, i) => ({ substance, amount: exact[`amount${i}`] ?? 0, strengthPct: exact[`strength${i}`] ?? 0 })),
+      bath.tempC,
     );
-    return equilibrium(isOpen ? { ...solution, airCo2Atm: AIR_CO2_ATM } : solution, constants);
   };
+  const at = (exact: Record<string, number>, isOpen: boolean) =>
+    equilibrium(isOpen ? { ...solutionAt(exact), airCo2Atm: AIR_CO2_ATM } : solutionAt(exact), constants);
   if (bath.volumeMl.low <= 0) return { ok: false, why: 'Say how much is in the bath.' };
   const middle = Object.fromEntries(Object.entries(bands).map(([key, { likely }]) => [key, likely]));
   const likely = at(middle, false);
   if (!likely.ok) return likely;
-  const ends = corners(bands).map((exact) => at(exact, false));
+  const all = corners(bands);
+  const ends = all.map((exact) => at(exact, false));
+  // Chalk comes down slowly or at once: both ends are told. What was measured has told already how it stands.
+  if (bath.measuredPh === null || added.length > 0)
+    for (const exact of [middle, ...outermost(all, ends)]) {
+      const solution = solutionAt(exact);
+      const clear = cleared(solution, constants);
+      if (clear !== solution) ends.push(equilibrium(clear, constants));
+    }
   // Hard water that turned sour loses its carbonic acid to the air, which lifts it. What is alkaline takes days to take any up; and what was
   // measured has the air’s share in its figure already.
   const aired = bath.measuredPh === null ? at(middle, true) : null;
@@ -120,6 +141,12 @@ export function forecast(bath: BathNow, added: readonly Addition[]): PhForecast 
     ph: { low: Math.min(likely.ph, ...phs), likely: likely.ph, high: Math.max(likely.ph, ...phs) },
     rough: ends.some((end) => end.ok && end.tooStrong) || likely.tooStrong,
   };
+}
+
+/** Those that came out lowest and highest. */
+function outermost<T>(all: readonly T[], ends: readonly Equilibrium[]): T[] {
+  const phs = ends.map((end) => (end.ok ? end.ph : 7));
+  return [phs.indexOf(Math.min(...phs)), phs.indexOf(Math.max(...phs))].flatMap((at) => all[at] ?? []);
 }
 
 /** So much of a substance in a bath is more than anybody pours: g or mL a litre. */
@@ -138,8 +165,9 @@ export function doseFor(
   if (lowMl <= 0) return { ok: false, why: 'Say how much is in the bath.' };
   const constants = constantsAt(bath.tempC);
   const need = (volumeMl: number, alkalinityMgL: number, strengthPct: number): number | string => {
-    const now = solutionNow({ volumeMl, alkalinityMgL }, bath, constants);
-    const phWith = (amount: number): number => phOfSolution(withAdded(now, volumeMl, [{ substance: what.substance, amount, strengthPct }]), constants);
+    const now = solutionNow({ ...exactOf(bath), volumeMl, alkalinityMgL }, bath, constants);
+    const phWith = (amount: number): number =>
+      phOfSolution(withAdded(now, volumeMl, [{ substance: what.substance, amount, strengthPct }], bath.tempC), constants);
     const most = (MOST_PER_L * volumeMl) / 1000;
     const [from, to] = [phWith(0), phWith(most)];
     if (!Number.isFinite(from) || !Number.isFinite(to)) return 'The sum did not settle.';
@@ -167,10 +195,10 @@ const MOST_WATER = 20;
 /** How much more of the same water brings a bath to a pH, mL; null where no water does. */
 export function dilutionFor(bath: BathNow, targetPh: number): number | null {
   const constants = constantsAt(bath.tempC);
-  const exact = { volumeMl: bath.volumeMl.likely, alkalinityMgL: bath.alkalinityMgL.likely };
+  const exact = exactOf(bath);
   if (exact.volumeMl <= 0) return null;
   const now = solutionNow(exact, bath, constants);
-  const water = waterOf(exact.alkalinityMgL, constants);
+  const water = waterOf(exact.alkalinityMgL, exact.tapPh);
   const phWith = (waterMl: number): number => {
     const share = exact.volumeMl / (exact.volumeMl + waterMl);
     const weak: Partial<Record<WeakAcidId, number>> = {};
@@ -208,13 +236,13 @@ export function phCurve(
   points = 60,
 ): { readonly amount: number; readonly ph: number }[] {
   const constants = constantsAt(bath.tempC);
-  const exact = { volumeMl: bath.volumeMl.likely, alkalinityMgL: bath.alkalinityMgL.likely };
+  const exact = exactOf(bath);
   const now = solutionNow(exact, bath, constants);
   return Array.from({ length: points + 1 }, (_, i) => {
     const amount = (most * i) / points;
     return {
       amount,
-      ph: phOfSolution(withAdded(now, exact.volumeMl, [{ substance: what.substance, amount, strengthPct: what.strengthPct.likely }]), constants),
+      ph: phOfSolution(withAdded(now, exact.volumeMl, [{ substance: what.substance, amount, strengthPct: what.strengthPct.likely }], bath.tempC), constants),
     };
   }).filter(({ ph }) => Number.isFinite(ph));
 }
@@ -237,12 +265,12 @@ const LEAST_TURN = 0.02;
  */
 export function learnBuffer(bath: Omit<BathNow, 'buffer' | 'measuredPh'>, readings: readonly Learnt[]): BufferGroup[] {
   const constants = constantsAt(bath.tempC);
-  const exact = { volumeMl: bath.volumeMl.likely, alkalinityMgL: bath.alkalinityMgL.likely };
+  const exact = exactOf(bath);
   // How much of a slow thing had dissolved at the strip nobody knows.
   const sure = readings.filter(({ added }) => !added.some(({ substance }) => isSlow(substance)));
   const left = sure.map(({ phBefore, phAfter, added }) => {
     const before = solutionNow(exact, { ...bath, measuredPh: phBefore, buffer: [] }, constants);
-    return -missingAt(phAfter, withAdded(before, exact.volumeMl, added), constants);
+    return -missingAt(phAfter, withAdded(before, exact.volumeMl, added, bath.tempC), constants);
   });
   const turned = sure.map(({ phBefore, phAfter }) => PLANT_PKA.map((pKa) => lostShare(pKa, phAfter) - lostShare(pKa, phBefore)));
   const amounts = PLANT_PKA.map(() => 0);

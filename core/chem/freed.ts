@@ -15,18 +15,38 @@ interface Solute {
   readonly formula: string;
   /** Of one mole. */
   readonly ions: Ions;
-  /** mol/L that dissolve at most; missing: more than anybody puts in. */
-  readonly mostMolPerL?: number;
+  /** mol/L that dissolve at most, by temperature in °C; missing: more than anybody puts in. */
+  readonly mostMolPerL?: readonly (readonly [tempC: number, mol: number])[];
   /** g of it in 100 mL, where it comes as a liquid: what is usual, and from where to where. */
   readonly liquidPct?: { readonly usual: number; readonly low: number; readonly high: number };
 }
 
-/** What dissolves at most, mol/L: slaked lime by pKsp 5.19 (its pH is then 12.45), cream of tartar (check values D1, D2); lemon juice from memory. */
+/**
+ * What dissolves at most, mol/L. At 25 °C: slaked lime by pKsp 5.19 (its pH is then 12.45), cream of tartar (check values D1, D2). How that
+ * changes with temperature: by the tables of solubility in handbooks, from memory; lime dissolves less when it is hot, tartar much more.
+ * Lemon juice from memory.
+ */
+const LIME = [
+  [0, 0.0201],
+  [25, 0.0175],
+  [40, 0.0151],
+  [60, 0.0123],
+  [80, 0.0099],
+  [100, 0.0082],
+] as const;
+const TARTAR = [
+  [0, 0.017],
+  [25, 0.0341],
+  [40, 0.068],
+  [60, 0.127],
+  [80, 0.235],
+  [100, 0.365],
+] as const;
 const SOLUTES: Readonly<Record<string, Solute>> = {
   sodaAsh: { formula: 'Na2CO3', ions: { weak: ['carbonic', 1], monovalent: 2 } },
   washingSoda: { formula: 'Na2CO3·10H2O', ions: { weak: ['carbonic', 1], monovalent: 2 } },
   bakingSoda: { formula: 'NaHCO3', ions: { weak: ['carbonic', 1], monovalent: 1 } },
-  slakedLime: { formula: 'Ca(OH)2', ions: { divalent: 1 }, mostMolPerL: 0.0175 },
+  slakedLime: { formula: 'Ca(OH)2', ions: { divalent: 1 }, mostMolPerL: LIME },
   chalk: { formula: 'CaCO3', ions: { chalk: 1 } },
   lye: { formula: 'NaOH', ions: { monovalent: 1 } },
   ammonia: { formula: 'NH3', ions: { weak: ['ammonium', 1] }, liquidPct: { usual: 5, low: 3, high: 10 } },
@@ -35,7 +55,7 @@ const SOLUTES: Readonly<Record<string, Solute>> = {
   tartaricAcid: { formula: 'C4H6O6', ions: { weak: ['tartaric', 1] } },
   borax: { formula: 'Na2B4O7·10H2O', ions: { weak: ['boric', 4], monovalent: 2 } },
   citricAcid: { formula: 'C6H8O7', ions: { weak: ['citric', 1] } },
-  creamOfTartar: { formula: 'KHC4H4O6', ions: { weak: ['tartaric', 1], monovalent: 1 }, mostMolPerL: 0.0341 },
+  creamOfTartar: { formula: 'KHC4H4O6', ions: { weak: ['tartaric', 1], monovalent: 1 }, mostMolPerL: TARTAR },
 };
 
 /** Salts whose metal takes water apart: a computed pH of them is wrong by half a unit and more (check values D2). */
@@ -67,11 +87,19 @@ export function strengthBand(substance: string, toldPct: number | null): Band {
  * @param strengthPct g in 100 mL, of liquids only
  * @returns null where it has no part in the pH
  */
-export function molOf(substance: string, amount: number, strengthPct: number, bathL: number): number | null {
+export function molOf(substance: string, amount: number, strengthPct: number, bathL: number, tempC = 25): number | null {
   const solute = SOLUTES[substance];
   if (!solute) return null;
   const grams = solute.liquidPct ? (amount * strengthPct) / 100 : amount;
-  return Math.min(grams / molarMass(solute.formula), (solute.mostMolPerL ?? Number.POSITIVE_INFINITY) * bathL);
+  return Math.min(grams / molarMass(solute.formula), (solute.mostMolPerL ? between(solute.mostMolPerL, tempC) : Number.POSITIVE_INFINITY) * bathL);
+}
+
+/** In a straight line between the tabled temperatures; beyond them as at the nearer end. */
+function between(table: readonly (readonly [number, number])[], tempC: number): number {
+  const over = table.findIndex(([c]) => c >= tempC);
+  const [high, low] = [table[over] ?? table.at(-1), table[Math.max(0, over < 0 ? table.length - 1 : over - 1)]];
+  if (!high || !low || high[0] === low[0]) return high?.[1] ?? 0;
+  return low[1] + ((high[1] - low[1]) * (tempC - low[0])) / (high[0] - low[0]);
 }
 
 /** What so many moles set free; null where it has no part in the pH. */

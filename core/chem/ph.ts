@@ -177,6 +177,22 @@ function withChalk({ chalk: _, ...solution }: Solution, most: number, constants:
   return dissolved(10 ** fallsThroughZero(room, from, to, 1e-6));
 }
 
+/**
+ * The solution after as much chalk has come down as has to: hard water that turned alkaline clears of it within minutes when it is hot, and
+ * may hold it for days when it is cold. The same solution where it is not too full of it.
+ */
+export function cleared(solution: Solution, constants: Constants = AT_25C): Solution {
+  const { weak, divalent, chalk } = solution;
+  const carbonic = weak.carbonic ?? 0;
+  // What the air holds comes in again for what went down.
+  const most = solution.airCo2Atm === undefined ? Math.min(divalent, carbonic) : divalent;
+  if (chalk || most <= LEAST_CHALK || !(fullness(solution, constants) > 0)) return solution;
+  const without = (mol: number): Solution => ({ ...solution, weak: { ...weak, carbonic: Math.max(0, carbonic - mol) }, divalent: divalent - mol });
+  const over = (mol: number): number => fullness(without(mol), constants);
+  const end = most * (1 - 1e-9);
+  return over(end) > 0 ? without(end) : without(fallsThroughZero(over, 0, end, most * 1e-4));
+}
+
 /** The same where only the figure is wanted; NaN where it cannot be worked out. */
 export function phOfSolution(solution: Solution, constants?: Constants): number {
   const found = equilibrium(solution, constants);

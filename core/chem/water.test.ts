@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { AT_25C } from './constants';
 import { phOfSolution } from './ph';
 import { alkalinityOf, parseHardness, waterOf } from './water';
 
@@ -37,8 +36,8 @@ test('alkalinity goes before hardness, and both before any tap', () => {
 
 // Check values D4: 100 mg/L at pH 8.0 holds 2.028 mmol of carbonic acid; there by a solver of its own.
 test('water of 100 mg/L', () => {
-  const water = waterOf(100, AT_25C);
+  const water = waterOf(100);
   expect(water.weak.carbonic).toBeCloseTo(0.002028, 5);
   expect(phOfSolution(water)).toBeCloseTo(8, 4);
-  expect(phOfSolution(waterOf(0, AT_25C))).toBeCloseTo(7, 2);
+  expect(phOfSolution(waterOf(0))).toBeCloseTo(7, 2);
 });

@@ -3,7 +3,7 @@ import { readNumber } from '../measure/parseNumber';
 import { readSaid } from '../measure/said';
 import { err, ok, type Result } from '../result';
 import { type Band, bandOf } from './band';
-import type { Constants } from './constants';
+import { AT_25C } from './constants';
 import { missingAt, type Solution } from './ph';
 
 /** mg CaCO3 per millimole of charge: half its molar mass. */
@@ -45,14 +45,17 @@ export function alkalinityOf(alkalinity: Known, hardness: Known): { readonly ban
   return { band: { low: hard.low * OF_HARDNESS.low, likely: hard.likely * OF_HARDNESS.likely, high: hard.high * OF_HARDNESS.high }, from: 'hardness' };
 }
 
-/** As most waterworks deliver it. */
-const TAP_PH = 8;
+/** As most waterworks deliver it, where nobody asked (our estimate). */
+export const ANY_TAP_PH: Band = { low: 7.2, likely: 8, high: 8.4 };
 
 /**
- * Water by its alkalinity, with calcium beside it, closed: check values D4.
+ * Water by its alkalinity and the pH that it has at the tap, with calcium beside it, closed: check values D4. What is in it is the same when
+ * the bath is hot; its pH is not.
  * @param alkalinityMgL as CaCO3, 0 or more
+ * @param ph at 25 °C
  */
-export function waterOf(alkalinityMgL: number, constants: Constants, ph = TAP_PH): Solution {
+export function waterOf(alkalinityMgL: number, ph = ANY_TAP_PH.likely): Solution {
+  const constants = AT_25C;
   if (alkalinityMgL <= 0) return { weak: {}, monovalent: 0, divalent: 0 };
   const eq = alkalinityMgL / MG_PER_MEQ / 1000;
   const with_ = (carbonic: number): Solution => ({ weak: { carbonic }, monovalent: 0, divalent: eq / 2 });

@@ -28,7 +28,7 @@ export interface Home {
   /** How figures are printed at this home; missing: nobody said, so metric. */
   readonly measures?: Measures | undefined;
   /** The tap's, as mg/L of calcium carbonate; missing or null: nobody asked. */
-  readonly water?: { readonly alkalinityMgL: Known; readonly hardnessMgL: Known } | undefined;
+  readonly water?: { readonly alkalinityMgL: Known; readonly hardnessMgL: Known; readonly ph?: Known | undefined } | undefined;
   /** Heat is on and nobody touched anything for so long: it is asked whether somebody is there, min; null: never asked, missing: as usual. */
   readonly attendMin?: number | null | undefined;
   /** The time of day, "HH:MM", at which what steeps for days is looked at; null or missing: whenever a day is over. */

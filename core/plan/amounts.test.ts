@@ -17,6 +17,8 @@ const base = (more: Partial<Base> = {}): Base => ({
   dyestuffId: 'weld',
   phAim: null,
   alkalinityMgL: exactly(100),
+  tapPh: exactly(8),
+  tempC: 20,
   form: null,
   labels: {},
   shelf: STARTER,

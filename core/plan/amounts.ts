@@ -41,6 +41,9 @@ export interface Base {
   readonly phAim: PhAim | null;
   /** The home's water, mg/L as CaCO3. */
   readonly alkalinityMgL: Band;
+  readonly tapPh: Band;
+  /** Of the bath while its pH counts, °C. */
+  readonly tempC: number;
   readonly dyestuffId: string | null;
   /** The form of dyestuff that the method is for. */
   readonly form: PlantForm | null;
@@ -153,7 +156,7 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
       return base.phAim
         ? {
             ...made(rule.per === 'mLPerL' ? 'mL' : 'g', perLitre(null, null)),
-            proposed: phDose({ substance, aim: base.phAim, bathMl: waterMl, alkalinityMgL: base.alkalinityMgL, labels: base.labels }),
+            proposed: phDose({ substance, aim: base.phAim, bathMl: waterMl, alkalinityMgL: base.alkalinityMgL, tapPh: base.tapPh, tempC: base.tempC, labels: base.labels }),
           }
         : rule.per === 'mLPerL'
           ? made('mL', perLitre(waterMl, number(rule.dose)))

@@ -14,12 +14,12 @@ const amount = bath.water;
 if (!amount) throw new Error('the extraction has water');
 const vinegar = { ...amount, id: 'vinegar', substance: 'vinegar', name: 'white vinegar', overruled: null };
 const sour = { ...bath, phAim: { low: 4, high: 5 }, additions: [vinegar], water: { ...amount, overruled: 2000 } };
-const home = (alkalinityMgL: number) => ({ ...plan, home: { ...plan.home, water: { alkalinityMgL, hardnessMgL: null } } });
+const home = (alkalinityMgL: number) => ({ ...plan, home: { ...plan.home, water: { alkalinityMgL, hardnessMgL: null, ph: 8 } } });
 
 test('the dose that is said lands in the aim when it is reckoned forward again', () => {
   const said = phDoseText(sour, home(100));
   const likely = Number(/about ([\d.]+) mL white vinegar/.exec(said)?.[1]);
-  const after = forecast({ volumeMl: exactly(2000), alkalinityMgL: exactly(100), tempC: 25, measuredPh: null, buffer: [] }, [
+  const after = forecast({ volumeMl: exactly(2000), alkalinityMgL: exactly(100), tapPh: exactly(8), tempC: 20, measuredPh: null, buffer: [] }, [
     { substance: 'vinegar', amount: exactly(likely), strengthPct: strengthBand('vinegar', 5) },
   ]);
   expect(after.ok && after.ph.likely).toBeGreaterThan(4.3);
@@ -34,11 +34,11 @@ test('harder water takes more; water nobody asked about is any tap, and said so'
 test('no aim, nothing that moves a pH, or no volume: nothing is said', () => {
   expect(phDoseText({ ...sour, phAim: undefined }, plan)).toBe('');
   expect(phDoseText({ ...sour, additions: [] }, plan)).toBe('');
-  expect(phDoseText({ ...sour, water: null, fit: null }, plan)).toBe('');
+  expect(phDoseText({ ...sour, phases: [], water: null, fit: null }, plan)).toBe('');
 });
 
 const FIVE = FORMS.vinegar?.find(({ strengthPct }) => strengthPct === 5)?.id ?? '';
-const asked = { substance: 'vinegar', aim: { low: 4, high: 5 }, bathMl: 2000, alkalinityMgL: exactly(100), labels: { vinegar: FIVE } } as const;
+const asked = { substance: 'vinegar', aim: { low: 4, high: 5 }, bathMl: 2000, alkalinityMgL: exactly(100), tapPh: exactly(8), tempC: 20, labels: { vinegar: FIVE } } as const;
 const base = (labels: Record<string, string>): Base => ({
   params: { dose: null },
   dryG: 100,
@@ -47,6 +47,8 @@ const base = (labels: Record<string, string>): Base => ({
   waterMl: 2000,
   phAim: { low: 9, high: 10 },
   alkalinityMgL: exactly(100),
+  tapPh: exactly(8),
+  tempC: 25,
   dyestuffId: null,
   form: null,
   labels,
@@ -60,7 +62,7 @@ test('a quantity by its pH is the most likely figure with its range, and the sam
   expect(missing).toEqual([]);
   expect(between?.least).toBeLessThan(result ?? 0);
   expect(between?.most).toBeGreaterThan(result ?? 0);
-  const said = phDoseText({ ...sour, water: { ...amount, overruled: 2000 } }, { ...home(100), labels: asked.labels });
+  const said = phDoseText({ ...sour, phases: [], water: { ...amount, overruled: 2000 } }, { ...home(100), labels: asked.labels });
   expect(said).toContain(`about ${result} mL`);
 });
 test('of a powder the form on the shelf is weighed: once, not twice', () => {

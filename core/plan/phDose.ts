@@ -6,7 +6,7 @@ import type { Known } from '../figure';
 import { printAmount } from '../measure/print';
 import { err, ok, type Result } from '../result';
 import { type PhAim, phAimText } from './phAim';
-import { middleOf, productFactorIn, strengthIn, tapOf, VOLUME_OFF_PCT } from './phGiven';
+import { bathC, middleOf, productFactorIn, strengthIn, tapOf, tapPhOf, VOLUME_OFF_PCT } from './phGiven';
 import { amountOf, type Plan, type PlanStep } from './plan';
 
 interface Asked {
@@ -15,6 +15,9 @@ interface Asked {
   readonly bathMl: Known;
   /** The home's water, mg/L as CaCO3. */
   readonly alkalinityMgL: Band;
+  readonly tapPh: Band;
+  /** Of the bath while it is brought there. */
+  readonly tempC: number;
   /** By substance: the form or strength on its label. */
   readonly labels: Readonly<Record<string, string>>;
 }
@@ -25,12 +28,12 @@ const unitOf = (substance: string): 'mL' | 'g' => (isLiquid(substance) ? 'mL' : 
  * How much of what is on the shelf brings plain water of this home into the middle of an aim, g or mL: the most likely, and from where to
  * where, by what is not known of water, label and volume; no finer than a strip can tell. Or what is to be known first.
  */
-function doseTo({ substance, aim, bathMl, alkalinityMgL, labels }: Asked): Result<Band, string> {
+function doseTo({ substance, aim, bathMl, alkalinityMgL, tapPh, tempC, labels }: Asked): Result<Band, string> {
   const volumeMl = bandOf(bathMl, VOLUME_OFF_PCT);
   if (!volumeMl) return err('how much is in the bath');
   if (!movesPh(substance)) return err('something that moves the pH');
   const dose = doseFor(
-    { volumeMl, alkalinityMgL, tempC: 25, measuredPh: null, buffer: [] },
+    { volumeMl, alkalinityMgL, tapPh, tempC, measuredPh: null, buffer: [] },
     { substance, strengthPct: strengthIn(substance, labels) },
     middleOf(aim),
   );
@@ -67,13 +70,14 @@ export function phDose(asked: Asked): Working {
  * How to bring a planned bath to its pH: how much it may take by the home's water alone, and in which steps.
  * @returns empty where the step has no aim, nothing in it moves a pH, or its volume is not known
  */
-export function phDoseText(step: Pick<PlanStep, 'phAim' | 'additions' | 'water' | 'fit'>, plan: Pick<Plan, 'home' | 'labels' | 'draft'>): string {
+export function phDoseText(step: Pick<PlanStep, 'phAim' | 'additions' | 'water' | 'fit' | 'phases'>, plan: Pick<Plan, 'home' | 'labels' | 'draft'>): string {
   const { phAim } = step;
   const own = step.additions.find(({ substance }) => movesPh(substance));
   if (!phAim || !own) return '';
   const { band: alkalinityMgL, from } = tapOf(plan.home);
   const bathMl = step.water ? amountOf(step.water) : (step.fit?.filledMl ?? null);
-  const dose = doseTo({ substance: own.substance, aim: phAim, bathMl, alkalinityMgL, labels: { ...plan.labels, ...plan.draft.labels } });
+  const given = { alkalinityMgL, tapPh: tapPhOf(plan.home), tempC: bathC(step.phases) };
+  const dose = doseTo({ substance: own.substance, aim: phAim, bathMl, ...given, labels: { ...plan.labels, ...plan.draft.labels } });
   if (!dose.ok) return '';
   const print = (value: number): string => printAmount(value, unitOf(own.substance));
   const { low, likely, high } = dose.value;

@@ -1,9 +1,12 @@
-import { type Band, exactly } from '../chem/band';
+import { type Band, bandOf, exactly } from '../chem/band';
 import { isLiquid, strengthBand } from '../chem/freed';
-import { alkalinityOf } from '../chem/water';
+import { ANY_TAP_PH, alkalinityOf } from '../chem/water';
+import { type Known, oneOf } from '../figure';
 import type { Home } from '../kitchen/home';
+import { type PhaseTemplate, resolveRef } from '../method/method';
 import { FORMS, labelForm } from '../shelf/forms';
 import type { PhAim } from './phAim';
+import type { Phase } from './phase';
 import type { Plan } from './plan';
 
 /** What every sum of a plan's pH is given: the home's water, what labels say, how well a litre is known. */
@@ -14,6 +17,26 @@ export const VOLUME_OFF_PCT = 10;
 /** The home's water, mg/L as CaCO3, and what it is known from; any tap where nobody asked. */
 export const tapOf = ({ water }: Pick<Home, 'water'>): ReturnType<typeof alkalinityOf> =>
   alkalinityOf(water?.alkalinityMgL ?? null, water?.hardnessMgL ?? null);
+
+/** The pH of the home's water at the tap; any tap's where nobody asked. */
+export const tapPhOf = ({ water }: Pick<Home, 'water'>): Band => bandOf(water?.ph ?? null) ?? ANY_TAP_PH;
+
+/** Water and what stands in a room, °C. */
+const COLD_C = 20;
+
+/** How hot the bath of a step is while its pH counts, °C: in its last hold, or as it stands in the room. */
+export function bathC(phases: readonly Phase[]): number {
+  const hold = phases.findLast((phase) => phase.kind === 'hold' && phase.bandC !== null);
+  return hold?.kind === 'hold' && hold.bandC ? (hold.bandC[0] + hold.bandC[1]) / 2 : COLD_C;
+}
+
+/** The same of a method's step, before its phases are worked out. */
+export function templateBathC(phases: readonly PhaseTemplate[], params: Readonly<Record<string, Known>>): number {
+  const hold = phases.findLast((phase) => phase.kind === 'hold' && phase.lowC !== null && phase.highC !== null);
+  if (hold?.kind !== 'hold' || hold.lowC === null || hold.highC === null) return COLD_C;
+  const [low, high] = [oneOf(resolveRef(hold.lowC, params)), oneOf(resolveRef(hold.highC, params))];
+  return low === null || high === null ? COLD_C : (low + high) / 2;
+}
 
 /** By substance: the form or strength on its label. */
 type Labels = Readonly<Record<string, string>>;

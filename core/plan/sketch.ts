@@ -15,7 +15,7 @@ import { doseWeight } from './blend';
 import type { ChainItem } from './draft';
 import { isNeeded } from './neededVessel';
 import { COOL_MIN, endsHotC, isHeated } from './phase';
-import { tapOf } from './phGiven';
+import { tapOf, tapPhOf, templateBathC } from './phGiven';
 import { type PlannedAmount, type PlanProblem, plannedKnown } from './plan';
 import { LOOK_EARLY_MIN } from './questions';
 import { phAimOf } from './resolveAim';
@@ -99,6 +99,8 @@ function sketchStep(
     shelf,
     phAim: phAimOf(template.phAim, params).phAim ?? null,
     alkalinityMgL: tapOf(input.home).band,
+    tapPh: tapPhOf(input.home),
+    tempC: templateBathC(template.phases, params),
   };
   const water = liquor ? drawnAmount(liquor, overrule('water')) : bathAmount(template.bath, template, base, overrule('water'));
   const bathKnown = continues ? continues.waterMl : water ? plannedKnown(water) : template.liquor === 'none' ? 0 : null;

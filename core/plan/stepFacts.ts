@@ -13,7 +13,7 @@ import { FORMS, labelForm } from '../shelf/forms';
 import type { Shelf } from '../shelf/lookup';
 import { labelMissing } from './amounts';
 import { COOL_MIN, endsHotC, isHeated, isWait, LOOK_IN_MIN, type Phase, typicalMin } from './phase';
-import { tapOf } from './phGiven';
+import { tapOf, tapPhOf } from './phGiven';
 import { type PlannedAmount, type PlanStep, plannedKnown } from './plan';
 import { startC } from './resolvePhases';
 import type { Sketch } from './sketched';
@@ -117,7 +117,7 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     heatWindows: step.phases.flatMap((phase, i) => (isHeated(phase) && step.phaseTimes[i] ? [step.phaseTimes[i]] : [])),
     wetMin: step.phases.filter(isWait).reduce((sum, phase) => sum + typicalMin(phase), 0),
     plantIn: contents.some((content) => content.dyestuff !== null) || (step.fit !== null && step.dyestuffId !== null && step.kind === 'solar'),
-    ph: context.seen?.ph ?? bathPh(bath.inBath, waterMl, tapOf(home).band.likely),
+    ph: context.seen?.ph ?? bathPh(bath.inBath, waterMl, tapOf(home).band.likely, tapPhOf(home).likely),
     alkaliMin: contactMin,
     ironBeforePct: ironBefore(step, index, context),
     ironHotMin:

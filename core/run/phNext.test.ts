@@ -32,7 +32,7 @@ const pour = (mL: number) => ({ substance: 'vinegar', amount: measured(mL), unit
 
 describe('an after-bath of plain water, before any strip', () => {
   const water = base.water ?? { ...(base.additions[0] as PlanStep['additions'][number]), id: 'water', unit: 'mL' as const };
-  const after: PlanStep = { ...base, kind: 'modifier', lotIds: ['a'], water: { ...water, substance: 'water' }, additions: [] };
+  const after: PlanStep = { ...base, kind: 'modifier', lotIds: ['a'], water: { ...water, substance: 'water' }, additions: [], phases: [] };
   const soda = (g: number, atMs = 2): LoggedAddition => ({ ...vinegar(null, atMs), substance: 'washingSoda', amount: measured(g), unit: 'g' });
   const pouring = { substance: 'washingSoda', amount: measured(2.2), unit: 'g' as const };
 

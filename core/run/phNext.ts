@@ -1,3 +1,4 @@
+import { asAt25 } from '../chem/constants';
 import { type Band, bandOf, exactly } from '../chem/band';
 import { type BathNow, doseFor, forecast, isOddStrip, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
 import { isLiquid, isSlow, movesPh } from '../chem/freed';
@@ -5,7 +6,7 @@ import { hasProtein } from '../fibre/lot';
 import { type Figure, knownOf, oneOf } from '../figure';
 import { type AmountUnit, printAmount, printNumber } from '../measure/print';
 import { phAimText, phStanding, WOOL_STOPS_PH } from '../plan/phAim';
-import { middleOf, productFactor, strengthOf, tapOf, VOLUME_OFF_PCT } from '../plan/phGiven';
+import { bathC, middleOf, productFactor, strengthOf, tapOf, tapPhOf, VOLUME_OFF_PCT } from '../plan/phGiven';
 import { amountOf, type Plan, type PlanStep } from '../plan/plan';
 import type { Finding } from '../safety/finding';
 import type { StepState } from './fold';
@@ -18,7 +19,7 @@ export interface Pouring {
 }
 
 type Of = Pick<Plan, 'labels' | 'draft' | 'home'> & { readonly lots?: Plan['lots'] };
-type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'> & Partial<Pick<PlanStep, 'kind' | 'lotIds'>>;
+type At = Pick<PlanStep, 'id' | 'water' | 'phAim' | 'additions'> & Partial<Pick<PlanStep, 'kind' | 'lotIds' | 'phases'>>;
 
 /** An amount in the unit and the form that the sum wants: mL of a liquid, g of the recipe's powder; null where it is not known, or said in another. */
 function amountBand(plan: Of, { substance, amount, unit }: Pouring): Band | null {
@@ -35,6 +36,9 @@ function volumeNow(step: At, state: StepState): number | null {
   const poured = state.additions.filter(({ unit, additionId, atMs }) => unit === 'mL' && additionId !== 'water' && (!read || atMs > read.atMs));
   return poured.reduce((sum, { amount }) => sum + (oneOf(knownOf(amount)) ?? 0), begunMl);
 }
+
+/** As it was read last, °C; else as hot as it is planned. */
+const tempNow = (step: At, state: StepState): number => state.typedC.at(-1)?.bathC ?? bathC(step.phases ?? []);
 
 /** Tap water and what moves its pH, nothing of a plant: what it comes to can be told before any strip. */
 const isPlainWater = ({ kind, water, additions }: At, state: StepState): boolean =>
@@ -57,7 +61,7 @@ export function bathByStrips(
   const acting = state.additions.filter(({ substance }) => movesPh(substance));
   const since = last ? acting.filter(({ atMs }) => atMs > last.atMs) : acting;
   if (since.some((one) => amountBand(plan, one) === null)) return null;
-  const bare = { volumeMl, alkalinityMgL: tapOf(plan.home).band, tempC: 25 };
+  const bare = { volumeMl, alkalinityMgL: tapOf(plan.home).band, tapPh: tapPhOf(plan.home), tempC: tempNow(step, state) };
   const readings = state.ph.flatMap((after, i): Learnt[] => {
     const before = state.ph[i - 1];
     const between = before ? acting.filter(({ atMs }) => atMs > before.atMs && atMs <= after.atMs) : [];
@@ -70,6 +74,7 @@ export function bathByStrips(
     const then: BathNow = {
       volumeMl: exactly(volumeMl.likely),
       alkalinityMgL: exactly(bare.alkalinityMgL.likely),
+      tapPh: exactly(bare.tapPh.likely),
       tempC: bare.tempC,
       measuredPh: before.value,
       buffer: [],
@@ -113,7 +118,7 @@ export function pouringPh(plan: Of, step: At, state: StepState | undefined, pour
   const slow = isSlow(pouring.substance) ? ' It dissolves slowly: stir it up, wait, read again.' : '';
   const says = `With this the bath comes to about pH ${about(likely)}${about(low) === about(high) ? '' : ` (${about(low)} to ${about(high)})`}.${slow}`;
   const { phAim } = step;
-  if (likely >= WOOL_STOPS_PH && isAnimal(plan, step))
+  if (state && asAt25(likely, tempNow(step, state)) >= WOOL_STOPS_PH && isAnimal(plan, step))
     return [
       {
         rule: 'pH',

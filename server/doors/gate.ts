@@ -32,7 +32,7 @@ export function letIn(request: IncomingMessage, response: ServerResponse, door: 
   const verdict = judge(knock, doors);
   if (verdict.kind === 'refused') return refuse(request, response, door, verdict);
   if (verdict.kind === 'join') {
-    response.writeHead(303, { location: `${knock.isSecure ? 'https' : 'http'}://${knock.host}/join` }).end();
+    response.writeHead(303, { location: '/join' }).end();
     return false;
   }
   const mostBytes = mostBytesOf(method, segments);

@@ -23,7 +23,7 @@ const { base: MACHINE, pass } = serverWithClock(PORT, { HYNDLE_LAN_ADDRESSES: '1
 async function letIn(machine: Page, what: RegExp): Promise<string> {
   await machine.getByText(what).click();
   await machine.getByRole('button', { name: 'Let a device in' }).click();
-  const shown = machine.getByRole('region', { name: 'Six digits' }).locator('.figure');
+  const shown = machine.getByRole('region', { name: 'Joining code' }).locator('.figure');
   await expect(shown).toHaveText(/^\d{3} \d{3}$/);
   return (await shown.textContent()) ?? '';
 }
@@ -48,10 +48,10 @@ test('a phone joins, acts under its own name, and is put out; a tablet looks onl
   expect(await phone.evaluate(() => window.isSecureContext)).toBe(false);
   expect(await phone.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
   await phone.getByRole('button', { name: 'Join', exact: true }).click();
-  await expect(phone.getByText('Type the 6 digits that the machine shows.')).toBeVisible();
+  await expect(phone.getByText('Type all the digits of the code that the machine shows.')).toBeVisible();
   const digits = await letIn(page, /Hands: every act/);
   await join(phone, digits === '111 111' ? '222 222' : '111 111', 'Phone on the wall');
-  await expect(phone.getByText('a few tries are left')).toBeVisible();
+  await expect(phone.getByText('This code is wrong')).toBeVisible();
   await expect(page.getByText('1 wrong try so far')).toBeVisible();
   await phone.reload();
   await join(phone, digits, 'Phone on the wall');

@@ -148,7 +148,16 @@ test('eyes look and do nothing; hands do everything but let others in', async ()
   expect([refused.status, JSON.parse(refused.body).title]).toEqual([403, 'Only looking']);
   expect((await addLot('127.0.0.19', hands, 'by-hands')).status).toBe(200);
   for (const pathname of ['/doors', '/doors/invite', '/doors/tokens'])
-    expect((await neighbour('127.0.0.19', `${HOME}/api/v1${pathname}`, { headers: { cookie: hands } })).status, pathname).toBe(403);
+    for (const [method, spelled] of [
+      ['GET', pathname],
+      ['POST', pathname],
+      ['GET', pathname.replace('d', '%64')],
+      ['POST', `/${pathname.replace('oo', '%6F%6f')}/`],
+    ] as const)
+      expect([403, 405], `${method} ${spelled}`).toContain(
+        (await neighbour('127.0.0.19', `${HOME}/api/v1${spelled}`, { method, headers: { cookie: hands }, ...(method === 'POST' ? { body: '{}' } : {}) }))
+          .status,
+      );
 });
 
 test('a device put out in mid-act: what was answered before counts, nothing after', async () => {
@@ -240,7 +249,7 @@ test('over https: trusted by its authority alone, its cookie bound to it, at a p
   await expect(neighbour('127.0.0.25', `${secure}/join`)).rejects.toThrow(/certificate/);
   expect((await neighbour('127.0.0.25', `${secure}/join`, { ca: authority.body })).status).toBe(200);
   const away = await neighbour('127.0.0.25', `${secure}/fibre`, { ca: authority.body });
-  expect([away.status, away.headers.location]).toEqual([303, `${secure}/join`]);
+  expect([away.status, away.headers.location]).toEqual([303, '/join']);
   const { invite } = await onMachine('/doors/invite', { role: 'hands' });
   const got = await neighbour('127.0.0.25', `${secure}/join/enter`, {
     method: 'POST',

@@ -12,8 +12,8 @@ export const beenHere = (...bases: readonly string[]) => ({
 /** Pots, plates and lines of a usual kitchen, in one tap. */
 export async function usualKitchen(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/shelf?tab=vessels`);
-  await page.getByRole('button', { name: 'Begin with a usual kitchen' }).click();
-  await expect(page.getByText('A usual kitchen stands there')).toBeVisible();
+  await page.getByRole('button', { name: 'Use a starter kitchen' }).click();
+  await expect(page.getByText('The starter kitchen is set up')).toBeVisible();
 }
 
 /** A lot as a program sends it. */

@@ -95,7 +95,7 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
 
 test('an alkaline after-bath: washing soda is warned of before it is poured, a strip of 13 is questioned, baking powder is asked about', async ({ page }) => {
   await page.goto(`${BASE}/shelf?tab=vessels`);
-  if (await page.getByRole('button', { name: 'Begin with a usual kitchen' }).isVisible()) await usualKitchen(page, BASE);
+  if (await page.getByRole('button', { name: 'Use a starter kitchen' }).isVisible()) await usualKitchen(page, BASE);
   await addLot(page, BASE, 'Heather skein', '40 g');
   await page.goto(`${BASE}/sessions/new`);
   await page.getByRole('checkbox', { name: /Heather skein/ }).check();
@@ -151,7 +151,7 @@ test('an alkaline after-bath: washing soda is warned of before it is poured, a s
 
 test('an acid after-bath: a control is asked for before the tips go in, and what its strip says of the tap is offered at home', async ({ page }) => {
   await page.goto(`${BASE}/shelf?tab=vessels`);
-  if (await page.getByRole('button', { name: 'Begin with a usual kitchen' }).isVisible()) await usualKitchen(page, BASE);
+  if (await page.getByRole('button', { name: 'Use a starter kitchen' }).isVisible()) await usualKitchen(page, BASE);
   await addLot(page, BASE, 'Tips', '40 g');
   await page.goto(`${BASE}/sessions/new`);
   await page.getByRole('checkbox', { name: /Tips/ }).check();

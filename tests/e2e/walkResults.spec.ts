@@ -59,7 +59,7 @@ test('a jar on the sill: five litres of care, five evenings, and how much is sti
 
 test('pale yellow, then dock root over it: the expected colour before, the actual beside it after, found again and done again', async ({ page }) => {
   await page.goto(`${BASE}/shelf?tab=vessels`);
-  if (await page.getByRole('button', { name: 'Begin with a usual kitchen' }).isVisible()) await usualKitchen(page, BASE);
+  if (await page.getByRole('button', { name: 'Use a starter kitchen' }).isVisible()) await usualKitchen(page, BASE);
   await addLot(page, BASE, 'Big skein', '300 g');
   await addLot(page, BASE, 'Pale skein', '100 g');
   await addPast(page, 'Pale skein', 'known', 'potash alum');

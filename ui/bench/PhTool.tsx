@@ -13,7 +13,7 @@ import { NOTHING_TAKES_PH } from '@/core/plan/phAim';
 import { FORMS } from '@/core/shelf/forms';
 import type { Book } from '../api/useBook';
 import { hardnessReader, hardnessText } from '../form/hardnessReader';
-import { amountReader, knownReader } from '../form/typed';
+import { amountReader, knownReader, temperatureReader } from '../form/typed';
 import { Caution } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
 import { Help } from '../shell/Help';
@@ -39,6 +39,9 @@ const bandText = ({ low, likely, high }: Band, print: (value: number) => string)
   return a === c ? b : `${b}, between ${a} and ${c}`;
 };
 
+/** A strip is mostly read in a spoonful that has cooled, °C. */
+const COOLED_C = 25;
+
 /** The pH before it is poured: what an amount does, how much it takes, and what the strip has taught. */
 export function PhTool({ address, book, home }: { address: Address; book: Book; home: Home }) {
   const print = usePrint();
@@ -50,6 +53,7 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
   const volume = asked(address, 'bath', '4 L', above0(knownReader('mL', print.measures)));
   const alkalinity = asked(address, 'alkalinity', '', hardnessReader());
   const hardness = asked(address, 'hardness', '', hardnessReader());
+  const temperature = asked(address, 'at', '', temperatureReader(print.measures));
   const now = asked(address, 'now', '', plain(0, 14));
   const amount = asked(address, 'much', '', readAmount);
   const strength = asked(address, 'strength', '', plain(0, 100));
@@ -72,6 +76,8 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
           formFactor: form?.factor ?? 1,
           volumeMl,
           alkalinityMgL: water.band,
+          tapPh: bandOf(tap?.ph ?? null) ?? undefined,
+          tempC: temperature.value ?? COOLED_C,
           nowPh: now.value,
           amount: bandOfAmount(amount.value),
           targetPh: target.value,
@@ -107,6 +113,7 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
           }
         />
         <Ask {...hardness.field} label="or its hardness" hint={alkalinity.value === null ? 'a rougher guide' : 'not needed'} />
+        <Ask {...temperature.field} label="Bath temperature" hint={`e.g. ${print.temperature(60)}; empty: a cooled sample, ${print.temperature(COOLED_C)}`} />
         <Ask {...now.field} label="A strip says now" hint="pH, where somebody read it" />
         <Choose address={address} name="in" label="What goes in" otherwise="vinegar" options={stuffs.map(({ id, name }) => ({ value: id, label: name }))} />
         {liquid ? <Ask {...strength.field} label="Its strength, %" hint={usual ? `on the label; else ${usual.low} to ${usual.high}` : ''} /> : null}
@@ -191,7 +198,10 @@ export function PhTool({ address, book, home }: { address: Address; book: Book; 
 function Working({ from, alkalinity }: { from: 'alkalinity' | 'hardness' | 'nothing'; alkalinity: Band }) {
   return (
     <div className="stack stack-tight">
-      <p>Where the charges of all ions cancel, with activities after Davies (to an ionic strength of 0.5), at 25 °C: a strip is read in a cooled spoon.</p>
+      <p>
+        Where the charges of all ions cancel, with activities after Davies (to an ionic strength of 0.5), at the bath’s temperature. Where chalk may come down,
+        the range runs from none of it to all of it.
+      </p>
       <p>
         pKa: acetic 4.756; citric 3.128, 4.761, 6.396; tartaric 3.036, 4.366; carbonic 6.352, 10.329; ammonium 9.245; water 13.994 (CRC Handbook, NIST, IAPWS
         2007).

@@ -54,6 +54,7 @@ export function FibrePage() {
       acts={
         <>
           <SaveAs files={[{ label: 'All fibre, as a table', path: '/lots.csv', kind: 'table' }]} />
+          {lots.length > 0 ? <LinkButton href="/sessions/new">Plan a session</LinkButton> : null}
           <Button type="primary" onClick={() => setOpen('add')}>
             Add a lot
           </Button>

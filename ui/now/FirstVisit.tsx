@@ -1,6 +1,7 @@
 'use client';
-import { Tour, type TourProps } from 'antd';
+import { Button, Tour, type TourProps } from 'antd';
 import { useEffect, useState } from 'react';
+import { Notice } from '../shell/Notice';
 
 const KEY = 'hyndle.tour';
 const at = (name: string) => () => document.querySelector<HTMLElement>(`[data-tour="${name}"]`) ?? document.body;
@@ -30,17 +31,31 @@ const STOPS: NonNullable<TourProps['steps']> = [
   { title: 'Find anything', description: 'Press / on any page, or touch here, and type the first letters of any word.', target: at('find') },
 ];
 
-/** Five stops on the first visit; closed once, it never comes again. */
+/** Five stops, offered on the first visit and taken when somebody wants them; closed once, it never comes again. */
 export function FirstVisit() {
-  const [stop, setStop] = useState<number | null>(null);
+  const [stop, setStop] = useState<'offered' | number | null>(null);
   useEffect(() => {
-    if (localStorage.getItem(KEY) === null) setStop(0);
+    if (localStorage.getItem(KEY) === null) setStop('offered');
   }, []);
   const close = () => {
     localStorage.setItem(KEY, 'closed');
     setStop(null);
   };
   if (stop === null) return null;
+  // Below everything: a page that is being read does not move for it.
+  if (stop === 'offered')
+    return (
+      <Notice
+        acts={
+          <span className="line line-tight">
+            <Button onClick={() => setStop(0)}>Show me round</Button>
+            <Button onClick={close}>No thanks</Button>
+          </span>
+        }
+      >
+        New here? Five stops show where things are.
+      </Notice>
+    );
   return (
     <Tour
       open
@@ -52,7 +67,7 @@ export function FirstVisit() {
       placement="right"
       steps={STOPS.map((step, i) => ({
         ...step,
-        nextButtonProps: { children: i === STOPS.length - 1 ? 'Begin' : 'On' },
+        nextButtonProps: { children: i === STOPS.length - 1 ? 'Finish' : 'Next' },
         prevButtonProps: { children: 'Back' },
       }))}
     />

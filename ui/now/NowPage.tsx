@@ -25,6 +25,7 @@ import { SinceAway } from './SinceAway';
 
 /** Where something soaks or rests: whether waiting is still worth it. */
 const RunOnItsWay = later(() => import('../look/RunOnItsWay').then((module) => module.RunOnItsWay));
+const FirstSteps = later(() => import('./FirstSteps').then((module) => module.FirstSteps));
 const FirstVisit = later(() => import('./FirstVisit').then((module) => module.FirstVisit));
 
 const MIN_MS = 60_000;
@@ -63,7 +64,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
   return (
     <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-figure">{print.clock(now)}</span>}>
       <RecoveryNotice />
-      {trip ? <FirstCall trip={trip} nowMs={now} /> : <NoCall next={planned[0]} isEmpty={sessions.length === 0} />}
+      {trip ? <FirstCall trip={trip} nowMs={now} /> : sessions.length === 0 ? <FirstSteps /> : <NoCall next={planned[0]} />}
       {coming ? <ComingHours coming={coming} /> : null}
       <div className="columns">
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
@@ -100,7 +101,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
         <SpoilSoon nowMs={now} />
         <SinceAway sessions={sessions} lives={view.lives} nowMs={now} />
       </div>
-      <FirstVisit />
+      {sessions.length === 0 ? null : <FirstVisit />}
     </Page>
   );
 }
@@ -137,25 +138,14 @@ function whereOf({ nudge, live: { view, stove } }: Call): string {
   return [view.plan.vessels.find(({ id }) => id === vesselId)?.name, step?.title, view.plan.name].filter(Boolean).join(' · ');
 }
 
-function NoCall({ next, isEmpty }: { next: SessionSummary | undefined; isEmpty: boolean }) {
+function NoCall({ next }: { next: SessionSummary | undefined }) {
   const print = usePrint();
   return (
     <section className="call" aria-label="Next act">
       <div className="row-main">
         <p className="call-text">Nothing needs hands</p>
-        <p className="quiet">
-          {next
-            ? `Next: ${next.name}, ${print.dayClock(next.startMs)}`
-            : isEmpty
-              ? 'Begin with your fibre: what it is and what it weighs dry. Then plan what to do with it.'
-              : 'Plan a session, and it waits here until its time.'}
-        </p>
+        <p className="quiet">{next ? `Next: ${next.name}, ${print.dayClock(next.startMs)}` : 'Plan a session, and it waits here until its time.'}</p>
       </div>
-      {isEmpty ? (
-        <LinkButton size="large" href="/fibre">
-          Add fibre
-        </LinkButton>
-      ) : null}
       <LinkButton type="primary" size="large" href="/sessions/new">
         Plan a session
       </LinkButton>

@@ -2,15 +2,17 @@
 import { Button, Checkbox, Form, Input, InputNumber, Radio, Select } from 'antd';
 import type { ReactNode } from 'react';
 import { homeEdit } from '@/contract/schemas';
+import { knownText } from '@/core/figure';
 import { HEAT_KINDS } from '@/core/kitchen/heatSource';
 import { attendMinOf, type Home } from '@/core/kitchen/home';
 import { METRIC, type Measures } from '@/core/measure/measures';
+import { printNumber } from '@/core/measure/print';
 import { put } from '../api/http';
 import { newId } from '../api/newId';
 import { FormSheet } from '../form/FormSheet';
 import { hardnessReader, hardnessText } from '../form/hardnessReader';
 import { TypedItem } from '../form/TypedItem';
-import { clockReader, massReader, temperatureReader, typedValue } from '../form/typed';
+import { clockReader, massReader, numberReader, type Reader, temperatureReader, typedValue } from '../form/typed';
 import { usePrint } from '../shell/facts';
 import { type HomePart, PART_TITLE, WEEKDAYS } from './homeSentences';
 import { LearntOfWater } from './LearntOfWater';
@@ -35,12 +37,16 @@ interface Values extends Omit<Home, 'scales' | 'probes' | 'circuitW' | 'altitude
   /** As it was typed; empty: no hour of one’s own. */
   readonly lookAt: string;
   readonly alkalinityText: string;
+  readonly phText: string;
   readonly hardnessText: string;
   readonly scaleRows: readonly ScaleRow[];
   readonly probeRows: readonly ProbeRow[];
   readonly circuitW: number | null;
   readonly altitudeM: number | null;
 }
+
+/** Of the tap; no waterworks delivers anything else. */
+const phReader = (): Reader<number> => numberReader(4, 11);
 
 /** One part of the home, edited in its place. */
 export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Home; onClose: () => void }) {
@@ -52,12 +58,13 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
     measures: home.measures ?? METRIC,
     attendMin: attendMinOf(home),
     lookAt: home.lookAt ?? '',
+    phText: water?.ph == null ? '' : knownText(water.ph, printNumber),
     alkalinityText: water?.alkalinityMgL == null ? '' : hardnessText(water.alkalinityMgL),
     hardnessText: water?.hardnessMgL == null ? '' : hardnessText(water.hardnessMgL),
     scaleRows: scales.map((scale) => ({ id: scale.id, name: scale.name, readsTo: mass(scale.readsToG), most: scale.mostG === null ? '' : mass(scale.mostG) })),
     probeRows: probes.map(({ id, name, iceReadsC, boilReadsC }) => ({ id, name, iceReads: printed(iceReadsC), boilReads: printed(boilReadsC) })),
   };
-  const body = ({ scaleRows, probeRows, diary, alkalinityText, hardnessText: hardText, ...values }: Values) => ({
+  const body = ({ scaleRows, probeRows, diary, phText, alkalinityText, hardnessText: hardText, ...values }: Values) => ({
     ...values,
     lookAt: typedValue(clockReader, values.lookAt) ?? (values.lookAt.trim() || null),
     diary: {
@@ -68,6 +75,7 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
     },
     water: {
       alkalinityMgL: alkalinityText === first.alkalinityText ? (water?.alkalinityMgL ?? null) : typedValue(hardnessReader(), alkalinityText),
+      ph: phText === first.phText ? (water?.ph ?? null) : typedValue(phReader(), phText),
       hardnessMgL: hardText === first.hardnessText ? (water?.hardnessMgL ?? null) : typedValue(hardnessReader(), hardText),
     },
     scales: scaleRows.map((row) => {
@@ -92,7 +100,7 @@ export function HomePartForm({ part, home, onClose }: { part: HomePart; home: Ho
       first={first}
       body={body}
       schema={homeEdit}
-      places={{ scales: 'scaleRows', probes: 'probeRows', 'water.alkalinityMgL': 'alkalinityText', 'water.hardnessMgL': 'hardnessText' }}
+      places={{ scales: 'scaleRows', probes: 'probeRows', 'water.alkalinityMgL': 'alkalinityText', 'water.hardnessMgL': 'hardnessText', 'water.ph': 'phText' }}
       send={(sent) => put('/home', sent)}
       onDone={onClose}
       onClose={onClose}
@@ -238,6 +246,7 @@ const PARTS: Readonly<Record<HomePart, ReactNode>> = {
         placeholder="nobody asked"
         hint="10 °dH, 18 °fH, 180 mg/L, 3.6 mmol/L; on a drop test: KH"
       />
+      <TypedItem name="phText" label="pH at the tap" read={phReader} placeholder="not set" hint="e.g. 7.4, from the waterworks’ report or a strip" />
       <TypedItem
         name="hardnessText"
         label="Hardness"

@@ -152,8 +152,8 @@ function Vessels({ vessels, home, onOpen }: { vessels: readonly Vessel[]; home: 
           </>
         }
       >
-        No vessel yet. Plans choose among your pots, pails and lines, and check that everything fits. Begin with a usual kitchen and change it to yours, or add
-        them one by one.
+        No vessel yet. Plans choose among your pots, pails and lines, and check that everything fits. Start with the starter kitchen and change it to yours, or
+        add them one by one.
       </EmptyPlace>
     );
   return (

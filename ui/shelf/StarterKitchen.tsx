@@ -7,7 +7,7 @@ import { newId } from '../api/newId';
 import { starterVessels } from './starterKitchen';
 
 /** A usual kitchen in one tap. */
-export function StarterKitchen({ home }: { home: Home }) {
+export function StarterKitchen({ home, isFirst = true }: { home: Home /** The next thing to do. */; isFirst?: boolean }) {
   const { message } = App.useApp();
   const [busy, setBusy] = useState(false);
   // Ids of this button: pressed again after a lost answer, it adds nothing twice.
@@ -16,7 +16,7 @@ export function StarterKitchen({ home }: { home: Home }) {
     setBusy(true);
     try {
       for (const [i, vessel] of starterVessels(home).entries()) await post('/vessels', { id: ids[i], ...vessel });
-      void message.success('A usual kitchen stands there. Change it to yours.');
+      void message.success('The starter kitchen is set up. Change it to match yours under Shelf.');
     } catch (error) {
       void message.error(errorText(error), 8);
     } finally {
@@ -24,8 +24,8 @@ export function StarterKitchen({ home }: { home: Home }) {
     }
   };
   return (
-    <Button type="primary" loading={busy} onClick={() => void add()}>
-      Begin with a usual kitchen
+    <Button type={isFirst ? 'primary' : 'default'} loading={busy} onClick={() => void add()}>
+      Use a starter kitchen
     </Button>
   );
 }
