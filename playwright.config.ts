@@ -1,9 +1,9 @@
 import { defineConfig } from '@playwright/test';
 
-// Two tests at once, each with a server and a folder of its own, so that no test sees what another does.
+// Three tests at once, since a browser mostly waits; each with a server and a folder of its own, so that no test sees what another does.
 const READY_PORT = 4176;
 const FIRST_PORT = 4177;
-const WORKERS = 2;
+const WORKERS = 3;
 const port = FIRST_PORT + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
 
 /** The demo's running session is on the heat from noon on; earlier it has only begun, and at night it rests. The tests of the stove want it hot, whatever hour the machine has. */

@@ -183,6 +183,7 @@ export async function runRecord(app: App, runId: string): Promise<RunRecord> {
           (ms) => printDayClock(ms, zone),
           nameOf,
           (lotId) => view.plan.lots.find((lot) => lot.id === lotId)?.name ?? 'a lot',
+          zone,
         )
       : [];
   });

@@ -156,7 +156,15 @@ export function additionAmount(rule: AdditionRule, base: Base, overruled: Known)
       return base.phAim
         ? {
             ...made(rule.per === 'mLPerL' ? 'mL' : 'g', perLitre(null, null)),
-            proposed: phDose({ substance, aim: base.phAim, bathMl: waterMl, alkalinityMgL: base.alkalinityMgL, tapPh: base.tapPh, tempC: base.tempC, labels: base.labels }),
+            proposed: phDose({
+              substance,
+              aim: base.phAim,
+              bathMl: waterMl,
+              alkalinityMgL: base.alkalinityMgL,
+              tapPh: base.tapPh,
+              tempC: base.tempC,
+              labels: base.labels,
+            }),
           }
         : rule.per === 'mLPerL'
           ? made('mL', perLitre(waterMl, number(rule.dose)))

@@ -120,7 +120,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
     const title = sketches.find((sketch) => sketch.id === schedule.taskId)?.title ?? 'A step';
     return { plan: null, problems: [{ at: `steps.${schedule.taskId}`, message: `${title} cannot be placed. ${schedule.reason}` }] };
   }
-  const saving = savingOf(problem, schedule, typedWaits(sketches, input), scheduler);
+  const saving = savingOf(problem, schedule, typedWaits(sketches, input));
   const away = absences(windows, draft.startMs - 3_600_000, horizonMs);
   const placedById = new Map(schedule.placed.map((placed) => [placed.taskId, placed]));
   const unchecked = sketches.map((sketch): Omit<PlanStep, 'findings'> => {

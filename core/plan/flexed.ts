@@ -1,6 +1,6 @@
 import { printDuration } from '../measure/print';
 import { onePass } from '../schedule/forward';
-import type { Scheduled, ScheduleProblem, Scheduler } from '../schedule/problem';
+import type { Scheduled, ScheduleProblem } from '../schedule/problem';
 import { isWait } from './phase';
 import type { Plan } from './plan';
 
@@ -21,13 +21,12 @@ export function savingOf(
   problem: ScheduleProblem,
   planned: Scheduled,
   typed: readonly { readonly taskId: string; readonly index: number; readonly leastMin: number }[],
-  schedule: Scheduler,
 ): Saving | null {
   if (typed.length === 0) return null;
   const minutesOf = (taskId: string, index: number) => problem.tasks.find(({ id }) => id === taskId)?.segments[index]?.typicalMin ?? 0;
   const plannedEndMs = endOf(planned);
   const leasts = typed.map(({ leastMin }) => leastMin);
-  const least = schedule(withWaits(problem, typed, leasts));
+  const least = onePass(withWaits(problem, typed, leasts));
   if (least.kind === 'infeasible' || plannedEndMs - endOf(least) < WORTH_MS) return null;
   // Given back as far as the same evening allows, one wait after the other.
   const couldMin = [...leasts];
@@ -48,7 +47,7 @@ export function savingOf(
   return shorter.length > 0 && plannedEndMs - endMs >= WORTH_MS ? { endMs, waits: shorter } : null;
 }
 
-const TRIES = 12;
+const TRIES = 8;
 const SAME_EVENING_MS = 2 * 3_600_000;
 
 /** The problem with these waits of these lengths, and drawn out where the diary wants it. */

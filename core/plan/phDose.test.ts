@@ -38,7 +38,15 @@ test('no aim, nothing that moves a pH, or no volume: nothing is said', () => {
 });
 
 const FIVE = FORMS.vinegar?.find(({ strengthPct }) => strengthPct === 5)?.id ?? '';
-const asked = { substance: 'vinegar', aim: { low: 4, high: 5 }, bathMl: 2000, alkalinityMgL: exactly(100), tapPh: exactly(8), tempC: 20, labels: { vinegar: FIVE } } as const;
+const asked = {
+  substance: 'vinegar',
+  aim: { low: 4, high: 5 },
+  bathMl: 2000,
+  alkalinityMgL: exactly(100),
+  tapPh: exactly(8),
+  tempC: 20,
+  labels: { vinegar: FIVE },
+} as const;
 const base = (labels: Record<string, string>): Base => ({
   params: { dose: null },
   dryG: 100,

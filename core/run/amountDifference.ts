@@ -22,5 +22,19 @@ export function amountOff(planned: Known, actual: Known): number | null {
 export function amountDifference(name: string, planned: Known, actual: Known, unit: AmountUnit, logged: boolean): string | null {
   const off = amountOff(planned, actual);
   if (off === null) return logged || planned === null ? null : `No ${name} logged`;
-  return off === 0 ? null : `${printAmount(Math.abs(off), unit)} ${off > 0 ? 'more' : 'less'} ${name} than planned`;
+  if (off === 0) return perhapsMore(name, planned, actual, unit);
+  return `${printAmount(Math.abs(off), unit)} ${off > 0 ? 'more' : 'less'} ${name} than planned`;
+}
+
+/** Logged as a range that sticks out of what was planned: nobody can say that it went as planned. */
+function perhapsMore(name: string, planned: Known, actual: Known, unit: AmountUnit): string | null {
+  if (planned === null || actual === null) return null;
+  const over = (mostOf(actual) ?? Number.POSITIVE_INFINITY) - (mostOf(planned) ?? Number.POSITIVE_INFINITY);
+  const under = (leastOf(planned) ?? 0) - (leastOf(actual) ?? 0);
+  const isClear = (off: number, of: number | null): boolean => off > (of ?? 0) * SLACK + 1e-9;
+  if (over === Number.POSITIVE_INFINITY) return `Perhaps more ${name} than planned: nobody knows how much`;
+  const [more, less] = [isClear(over, mostOf(planned)), isClear(under, leastOf(planned))];
+  if (more && less) return `Perhaps ${printAmount(under, unit)} less or ${printAmount(over, unit)} more ${name} than planned`;
+  if (more) return `Perhaps up to ${printAmount(over, unit)} more ${name} than planned`;
+  return less ? `Perhaps up to ${printAmount(under, unit)} less ${name} than planned` : null;
 }

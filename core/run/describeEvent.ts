@@ -78,7 +78,7 @@ export function describeEvent(event: RunEvent, plan: Plan, print: Printer, nameO
     case 'callPutOff':
       return `put off the call ${CALL_SAYS[event.call]} until ${print.clock(event.untilMs)}`;
     case 'callLetGo':
-      return `let the call ${CALL_SAYS[event.call]} go`;
+      return event.call === 'ph' ? 'pH not measured' : `let the call ${CALL_SAYS[event.call]} go`;
     case 'moved':
       return `moved to ${plan.vessels.find((vessel) => vessel.id === event.toVesselId)?.name ?? event.toVesselId}`;
     case 'lifted':

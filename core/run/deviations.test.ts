@@ -195,9 +195,9 @@ describe('other phases', () => {
     const until: Phase = { kind: 'until', minutes: { min: 4320, typical: 7200, max: 7200 }, checkEveryMin: 1440, criterion: 'dark' };
     const look = (atMin: number): [number, RunFact] => [atMin, { type: 'checked', stepId: base.id, finding: '' }];
     expect(row(rows([until], [enter(0, 0), look(1440), look(4320), look(5760), done(7200)]), 'looks')).toMatchObject({
-      planned: '5 times',
-      actual: '3 times',
-      difference: '2 times nobody looked when a look was due',
+      planned: 'daily, 5 days',
+      actual: 'on days 1, 3, 4',
+      difference: '2 days missed: days 2, 5',
     });
   });
   test('a phase that nobody entered is not called anything', () =>

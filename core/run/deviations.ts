@@ -9,7 +9,8 @@ import { amountDifference } from './amountDifference';
 import { goesByClock, type PhaseClock, type StepClock } from './clock';
 import type { StepState } from './fold';
 import { goodsIn, hasJoined, lotInMin } from './lotMinutes';
-import { plannedStirsMin } from './nudges';
+import { lookDays, missedText } from './missedLooks';
+import { asksPh, plannedStirsMin } from './nudges';
 import { type Limits, lengthBeyond, shortOf, TOLERANCE } from './tolerance';
 
 /** One planned figure beside what really happened, and the difference in words. */
@@ -24,6 +25,8 @@ export interface Comparison {
   readonly seen: boolean;
 }
 
+const DAY_MIN = 24 * 60;
+
 type Row = Omit<Comparison, 'stepId'>;
 const as = (what: string, planned: string, actual: string, difference: string | null, seen = true): Row => ({ what, planned, actual, difference, seen });
 
@@ -35,6 +38,7 @@ export function compareStep(
   printTime: (ms: number) => string,
   nameOf: (substance: string) => string,
   lotNameOf: (lotId: string) => string = (lotId) => lotId,
+  zone = 'UTC',
 ): Comparison[] {
   if (state.status === 'skipped') return [{ stepId: step.id, ...as('step', 'to be done', 'skipped', `Skipped: ${state.skipReason}`) }];
   if (state.status === 'waiting') return [{ stepId: step.id, ...as('start', printTime(step.startMs), 'not begun', null, false) }];
@@ -45,15 +49,15 @@ export function compareStep(
       : as('start', printTime(step.startMs), printTime(beganMs), lateness((beganMs - step.startMs) / 60_000));
   return [
     start,
-    ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock)),
+    ...step.phases.flatMap((phase, i) => phaseRows(step, phase, i, state, clock, zone)),
     ...amountRows(step, state, nameOf),
     ...rolledRows(step, state),
-    ...phRows(step, state),
+    ...phRows(step, state, clock),
     ...aloneRows(step, state, lotNameOf),
   ].map((row) => ({ stepId: step.id, ...row }));
 }
 
-function phaseRows(step: PlanStep, phase: Phase, index: number, state: StepState, clock: StepClock): Row[] {
+function phaseRows(step: PlanStep, phase: Phase, index: number, state: StepState, clock: StepClock, zone: string): Row[] {
   const done = clock.phases.find((entry) => entry.index === index);
   const begun = clock.phases.length > 0;
   // Over without having been entered: it may have been done, but nobody saw it.
@@ -79,7 +83,7 @@ function phaseRows(step: PlanStep, phase: Phase, index: number, state: StepState
         as(word, spanText(plannedMin, phase.minutes), elapsedText(done), spanDifference(`${capital(word)} took`, done.elapsedMin, plannedMin, phase.minutes)),
       ];
       const everyMin = phase.kind === 'rest' ? null : phase.checkEveryMin;
-      return everyMin === null ? rows : [...rows, ...lookRows(everyMin, done, state)];
+      return everyMin === null ? rows : [...rows, ...lookRows(everyMin, done, state, zone)];
     }
     case 'charge':
     case 'raise':
@@ -112,7 +116,10 @@ function holdRows(phase: Extract<Phase, { kind: 'hold' }>, done: PhaseClock, sta
       credit.unmeasuredMin >= 1 ? `${printDuration(credit.unmeasuredMin)} nobody measured` : '',
       done.pausedMin >= 1 ? `${printDuration(done.pausedMin)} paused` : '',
     ].filter(Boolean);
-    const actual = `${printDuration(got)} in band${parts.length ? ` (${parts.join(', ')})` : ''}`;
+    // All of it, over pauses and over coming back: what was measured is another figure.
+    const onHeatMin = clock.phases.reduce((sum, entry) => sum + (entry.index === done.index ? entry.elapsedMin : 0), 0);
+    const isMore = onHeatMin - got >= 1;
+    const actual = `${isMore ? `${printDuration(onHeatMin)} on the heat, of it ` : ''}${printDuration(got)} in band${parts.length ? ` (${parts.join(', ')})` : ''}`;
     // Minutes that nobody measured may have been in band: only what is short even with them is short.
     const short = shortOf(got + credit.unmeasuredMin, minutes);
     const long = lengthBeyond(got, minutes);
@@ -170,7 +177,27 @@ function temperatureRows(bandC: readonly [number, number] | null, ceilingC: numb
 }
 
 /** Looks that were due while it went on, beside those that were logged. */
-function lookRows(everyMin: number, done: PhaseClock, state: StepState): Row[] {
+function lookRows(everyMin: number, done: PhaseClock, state: StepState, zone: string): Row[] {
+  if (everyMin >= DAY_MIN) {
+    const days = lookDays(
+      done.enteredMs,
+      done.leftMs ?? done.enteredMs + (done.elapsedMin + done.pausedMin) * 60_000,
+      state.checks.map(({ atMs }) => atMs),
+      zone,
+      true,
+    );
+    const last = Math.max(0, ...days.looked, ...days.missed);
+    if (last === 0) return [];
+    const missed = missedText(days);
+    return [
+      as(
+        'looks',
+        `daily, ${last === 1 ? '1 day' : `${last} days`}`,
+        days.looked.length === 0 ? 'none' : `on day${days.looked.length === 1 ? '' : 's'} ${days.looked.join(', ')}`,
+        missed === '' ? null : `${missed}: day${days.missed.length === 1 ? '' : 's'} ${days.missed.join(', ')}`,
+      ),
+    ];
+  }
   const due = Math.floor(done.elapsedMin / everyMin + 1e-9);
   const untilMs = done.leftMs ?? Number.POSITIVE_INFINITY;
   const looked = state.checks.filter((check) => check.atMs >= done.enteredMs && check.atMs <= untilMs).length;
@@ -258,7 +285,15 @@ const aloneRows = (step: PlanStep, state: StepState, lotNameOf: (lotId: string) 
     );
   });
 
-function phRows({ phAim }: PlanStep, state: StepState): Row[] {
+function phRows(step: PlanStep, state: StepState, clock: StepClock): Row[] {
+  const { phAim } = step;
+  if (!phAim && asksPh(step)) {
+    const dip = clock.phases.find(({ phase }) => phase.kind === 'dip' || phase.kind === 'hold' || phase.kind === 'soak');
+    const said = (reads: readonly { readonly value: number }[]) =>
+      reads.length === 0 ? 'not measured' : reads.map(({ value }) => printNumber(value)).join(', then ');
+    const [before, after] = [state.ph.filter(({ atMs }) => !dip || atMs <= dip.enteredMs), state.ph.filter(({ atMs }) => dip && atMs > dip.enteredMs)];
+    return [as('pH before', 'to be measured', said(before), null, false), as('pH after', 'to be measured', said(after), null, false)];
+  }
   const last = state.ph.at(-1)?.value;
   const planned = phAim ? phAimText(phAim) : 'not planned';
   if (last === undefined) return phAim ? [as('pH', planned, 'not measured', null, false)] : [];

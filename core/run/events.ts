@@ -9,7 +9,7 @@ export type CallAct = (typeof CALL_ACTS)[number];
 /** Calls that may wait a little: a dip, a ceiling and a heat to be turned down may not. */
 export const PUT_OFF_CALLS = ['begin', 'add', 'ph', 'nextPhase', 'stir', 'flip', 'check', 'lift', 'finish'] as const satisfies readonly CallAct[];
 /** Calls that may be let go: what they ask for is not done this time. */
-export const LET_GO_CALLS = ['stir', 'flip', 'check'] as const satisfies readonly CallAct[];
+export const LET_GO_CALLS = ['stir', 'flip', 'check', 'ph'] as const satisfies readonly CallAct[];
 /** No call is put off for longer, ms. */
 export const LONGEST_PUT_OFF_MS = 86_400_000;
 

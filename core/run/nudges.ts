@@ -15,6 +15,7 @@ import type { CallAct } from './events';
 import type { RunState, StepState } from './fold';
 import type { HeatNow } from './heatNow';
 import { turnDownText } from './heatText';
+import { lookDays, missedText } from './missedLooks';
 
 /** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
 export interface Nudge {
@@ -28,6 +29,7 @@ export interface Nudge {
 }
 
 const MIN = 60_000;
+const DAY_MIN = 24 * 60;
 
 /** Stir prompts of a hold, minutes from its start: every `everyMin`, none at the end (T64: 60 by 10 → 10, 20, 30, 40, 50). */
 export function plannedStirsMin(holdMin: number, everyMin: number): number[] {
@@ -105,6 +107,11 @@ function runningNudges(
   const now = clock.current;
   if (!now) return [];
   const hour = { lookAt, zone: diary.zone };
+  /** Of what is looked at by the day: how many went by without. */
+  const missed = (everyMin: number): string => {
+    const text = everyMin < DAY_MIN ? '' : missedText(lookDays(now.enteredMs, nowMs, looksOf(state), diary.zone));
+    return text === '' ? '' : ` (${text})`;
+  };
   const nudges: Nudge[] = [];
   const { phase } = now;
   const next = step.phases[now.index + 1];
@@ -188,7 +195,7 @@ function runningNudges(
     case 'soak': {
       if (phase.checkEveryMin !== null) {
         const lastMs = Math.max(now.enteredMs, ...looksOf(state));
-        nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), 'Look at it'));
+        nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), `Look at it${missed(phase.checkEveryMin)}`));
       }
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
@@ -197,7 +204,7 @@ function runningNudges(
     case 'until': {
       const lastMs = Math.max(now.enteredMs, ...looksOf(state));
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
-      nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), `${lid}Look: ${phase.criterion}?`));
+      nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), `${lid}Look: ${phase.criterion}?${missed(phase.checkEveryMin)}`));
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
@@ -207,6 +214,7 @@ function runningNudges(
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
       break;
     case 'lift':
+      nudges.push(...phAfterCall(step, state, clock, now.enteredMs));
       nudges.push(nudge(step, 'finish', now.enteredMs + phase.minutes * MIN, `Done: ${step.title}`));
       break;
     default:
@@ -248,7 +256,10 @@ function turnDownCall(step: PlanStep, heat: HeatNow | undefined): Nudge[] {
 /** The pH is read before anything goes in and after each addition, until it is where it shall be; to go on answers it too. */
 function phCall(step: PlanStep, state: StepState, enteredMs: number, nowMs: number): Nudge[] {
   const { phAim } = step;
-  if (!phAim) return [];
+  if (!phAim)
+    return asksPh(step) && state.ph.length === 0 && state.letGoMs.ph === undefined
+      ? [nudge(step, 'ph', enteredMs, 'Measure the pH before the goods go in, or say that nobody does')]
+      : [];
   // What was just logged is due at once, whichever clock it was logged by, and after what the phase began with; the call keeps its name.
   const say = (atMs: number, text: string): Nudge => ({ ...nudge(step, 'ph', atMs, text), dueMs: Math.min(atMs, Math.max(nowMs, enteredMs + 1)) });
   const last = state.ph.at(-1);
@@ -256,6 +267,17 @@ function phCall(step: PlanStep, state: StepState, enteredMs: number, nowMs: numb
   const changedMs = Math.max(0, ...state.additions.map((entry) => entry.atMs));
   if (changedMs > last.atMs) return [say(changedMs, `Measure the pH again: aim ${phAimText(phAim)}`)];
   return phStanding(phAim, last.value) === 'within' ? [] : [say(last.atMs, phSaid(phAim, last.value, 'a little more, stir, measure'))];
+}
+
+/** What such a bath did can be told by its pH alone: it is asked for before the goods go in and after. */
+export const asksPh = ({ kind, lotIds }: Pick<PlanStep, 'kind' | 'lotIds'>): boolean => (kind === 'modifier' || kind === 'iron') && lotIds.length > 0;
+
+/** After the dip: once, until it was read or somebody said that nobody does. */
+function phAfterCall(step: PlanStep, state: StepState, { phases }: StepClock, liftMs: number): Nudge[] {
+  const dip = phases.find(({ phase }) => phase.kind === 'dip' || phase.kind === 'hold' || phase.kind === 'soak');
+  if (!asksPh(step) || !dip) return [];
+  const isRead = state.ph.some(({ atMs }) => atMs > dip.enteredMs) || (state.letGoMs.ph ?? 0) > dip.enteredMs;
+  return isRead ? [] : [nudge(step, 'ph', liftMs, 'Measure the pH of the bath after the dip, or say that nobody does')];
 }
 
 /** A range is called at its least, too: a look there answers the call, and it goes on to its most. */
@@ -270,6 +292,8 @@ const enoughCall = (step: PlanStep, state: StepState, minutes: SpanMin, leastMs:
  */
 function usualEnd(enteredMs: number, minutes: SpanMin, diary: Diary): number {
   const usualMs = enteredMs + (minutes.said ? minutes.max : minutes.typical) * MIN;
+  // What a person typed is called when it is over, whatever the hour.
+  if (minutes.typed) return usualMs;
   const home = homeAtOrAfter(diary, usualMs);
   if (!home || home.fromMs <= usualMs) return usualMs;
   const mostMs = enteredMs + minutes.max * MIN;

@@ -1,5 +1,5 @@
-import { asAt25 } from '../chem/constants';
 import { type Band, bandOf, exactly } from '../chem/band';
+import { asAt25 } from '../chem/constants';
 import { type BathNow, doseFor, forecast, isOddStrip, type Learnt, learnBuffer, type PhForecast } from '../chem/forecast';
 import { isLiquid, isSlow, movesPh } from '../chem/freed';
 import { hasProtein } from '../fibre/lot';

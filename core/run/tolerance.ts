@@ -19,6 +19,8 @@ export type Limits = Pick<SpanMin, 'min' | 'max' | 'open'>;
 
 const slackOf = (min: number): number => Math.max(TOLERANCE.lengthMin, min * TOLERANCE.lengthShare);
 /** Minutes that a length is short of its least; nothing while within what counts as planned. */
-export const shortOf = (gotMin: number, { min, open }: Limits): number => (!open && above(min - gotMin, slackOf(min)) ? min - gotMin : 0);
+export const shortOf = (gotMin: number, { min, open }: Limits): number =>
+  // Of a minute that was planned, none is none: what slack there is never swallows half of it.
+  !open && (above(min - gotMin, slackOf(min)) || above(min / 2, gotMin)) ? min - gotMin : 0;
 /** Minutes that a length is beyond its most, in the same way. */
 export const lengthBeyond = (gotMin: number, { max, open }: Limits): number => (!open && above(gotMin - max, slackOf(max)) ? gotMin - max : 0);

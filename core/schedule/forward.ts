@@ -7,7 +7,7 @@ const MAX_REPAIRS = 300;
 /** What shortening a wait must save, beyond the minutes that it is shortened by, to be worth it. */
 const A_NIGHT_MS = 6 * 60 * MIN;
 /** A wait is shortened in so many steps at the most, and by no less than a quarter of an hour each. */
-const SHORTENINGS = 24;
+const SHORTENINGS = 12;
 const LEAST_SHORTENING_MIN = 15;
 
 /**

@@ -38,11 +38,20 @@ export function TemperaturePanel({ view, clocks, chosenStepId }: Props) {
       return own && readings.length > 1 ? [{ step, readings, doubted: doubtedIn(step, own, view.readings) }] : [];
     });
   }, [plan, view.events, view.readings]);
+  // One reading makes no curve; it was measured all the same.
+  const single = useMemo(() => {
+    const state = foldRun(plan.steps, view.events);
+    return plan.steps.flatMap((step) => {
+      const own = state.steps[step.id];
+      const [reading, ...more] = own ? readingsOf(step, own, view.readings) : [];
+      return reading && more.length === 0 ? [{ title: step.title, reading }] : [];
+    });
+  }, [plan, view.events, view.readings]);
   const shown = measured.find((entry) => entry.step.id === (chosenStepId ?? picked)) ?? measured.find((entry) => entry.step.kind === 'dye') ?? measured[0];
   if (!shown)
     return (
       <Panel title="Temperature" acts={<TakeReadings plan={plan} />}>
-        <p className="quiet">No temperature was logged, typed or by probe.</p>
+        {single.length === 0 ? <p className="quiet">No temperature was logged, typed or by probe.</p> : <Single single={single} />}
       </Panel>
     );
   const hold = shown.step.phases.find((phase) => phase.kind === 'hold');
@@ -102,4 +111,17 @@ const SAYS: Record<Doubt, string> = {
 function doubtedText(doubted: Readonly<Record<Doubt, number>>): string {
   const said = DOUBTS.filter((doubt) => doubted[doubt] > 0).map((doubt) => `${countText(doubted[doubt], 'reading')} ${SAYS[doubt]}`);
   return said.length === 0 ? '' : ` Of the probe ${said.join(', ')}: kept in the table, not believed here.`;
+}
+
+function Single({ single }: { single: readonly { readonly title: string; readonly reading: { readonly atMs: number; readonly bathC: number } }[] }) {
+  const print = usePrint();
+  return (
+    <ul>
+      {single.map(({ title, reading }) => (
+        <li key={title}>
+          {title}: {print.temperature(reading.bathC)} at {print.dayClock(reading.atMs)}, the only reading
+        </li>
+      ))}
+    </ul>
+  );
 }

@@ -116,7 +116,13 @@ function Later({ call, onAnswer }: { call: Nudge; onAnswer: Props['onAnswer'] })
   if (!waits || call.stop) return null;
   const putOff = (min: number) =>
     onAnswer([{ type: 'callPutOff', stepId, call: waits, untilMs: Math.round(clockMs() + min * 60_000) }], `put off for ${printDuration(min)}`);
-  return <LaterMenu onPutOff={putOff} onLetGo={goes ? () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], 'let go') : null} />;
+  return (
+    <LaterMenu
+      onPutOff={putOff}
+      goesAs={goes === 'ph' ? 'Not measured' : undefined}
+      onLetGo={goes ? () => onAnswer([{ type: 'callLetGo', stepId, call: goes }], goes === 'ph' ? 'pH not measured' : 'let go') : null}
+    />
+  );
 }
 
 /** Every pot on the heat pauses: its heat time stands still, the clock does not. */

@@ -6,8 +6,16 @@ import { CALL_ACTS } from './acts';
 const PUT_OFF_MIN = [2, 5, 10, 30, 60] as const;
 
 /** A call that may wait is put off, or let go; the log says which. */
-export function LaterMenu({ onPutOff, onLetGo }: { onPutOff: (min: number) => void; onLetGo: (() => void) | null }) {
-  const letGo = onLetGo ? [{ key: 'go', label: CALL_ACTS.letGo.label, onClick: onLetGo }] : [];
+export function LaterMenu({
+  onPutOff,
+  onLetGo,
+  goesAs = CALL_ACTS.letGo.label,
+}: {
+  onPutOff: (min: number) => void;
+  onLetGo: (() => void) | null;
+  goesAs?: string | undefined;
+}) {
+  const letGo = onLetGo ? [{ key: 'go', label: goesAs, onClick: onLetGo }] : [];
   return (
     <Dropdown
       trigger={['click']}
