@@ -24,11 +24,16 @@ export interface Printer {
   day(ms: number): string;
   /** "Fri 09:42" */
   dayClock(ms: number): string;
+  /** The same as long as a weekday says which one is meant: else the date, and the year where it is another. */
+  coming(ms: number, nowMs: number): string;
   /** "Fri 6 Mar, 09:42", with the year when it is not that of `nowMs` */
   date(ms: number, nowMs?: number): string;
   /** A sentence that was made in g, mL and °C, in the dyer's own measures. */
   says(sentence: string): string;
 }
+
+/** Beyond this a weekday would be taken for the next one. */
+const SIX_DAYS_MS = 6 * 24 * 60 * 60 * 1000;
 
 export function printer(measures: Measures, zone: string): Printer {
   const clock = (ms: number) => {
@@ -49,6 +54,10 @@ export function printer(measures: Measures, zone: string): Printer {
     clock,
     wall: (hhmm) => reprint(hhmm, measures),
     day,
+    coming: (ms, nowMs) =>
+      Math.abs(ms - nowMs) < SIX_DAYS_MS
+        ? `${WEEKDAYS[wallTime(ms, zone).weekday]} ${clock(ms)}`
+        : `${day(ms)}${wallTime(ms, zone).year === wallTime(nowMs, zone).year || measures.dateOrder === 'ymd' ? '' : ` ${wallTime(ms, zone).year}`}, ${clock(ms)}`,
     dayClock: (ms) => `${WEEKDAYS[wallTime(ms, zone).weekday]} ${clock(ms)}`,
     date: (ms, nowMs) => {
       const { year } = wallTime(ms, zone);

@@ -9,7 +9,7 @@ import { celsiusToF } from './temperature';
  * plain quantity: "g/L", "mL per gram", "°C a minute", "a 30 °C jump".
  */
 const QUANTITY =
-  /(?<![\w.,/–-])(−?\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? (kg|g|mL|L|°C)(?![\w/·²])( (?:a minute|per minute|per |jump|hotter|cooler|either way))?/g;
+  /(?<![\w.,/–-])(−?\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? (kg|g|mL|L|°C)(?:(?![\w/·²])|(?<=°C)(?=\/(?:min|h)\b))((?<=°C)\/(?:min|h)| (?:a minute|per minute|per |jump|hotter|cooler|either way))?/g;
 
 /** A time of day: two figures, colon, two figures, and no minutes after it ("03:12 min" is a span). */
 const CLOCK = /(?<![\d:.])([01]\d|2[0-3]):([0-5]\d)(?![\d:]| min)/g;

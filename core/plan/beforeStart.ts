@@ -39,6 +39,6 @@ export function beforeStart(plan: Plan): string[] {
 export function beforeStartNote(items: readonly string[], ticked: ReadonlySet<string>): string {
   const passed = items.filter((item) => !ticked.has(item));
   const done = items.filter((item) => ticked.has(item));
-  const parts = [done.length > 0 ? `ticked: ${done.join('; ')}` : '', passed.length > 0 ? `passed: ${passed.join('; ')}` : ''].filter(Boolean);
+  const parts = [done.length > 0 ? `ticked: ${done.join('; ')}` : '', passed.length > 0 ? `not ticked: ${passed.join('; ')}` : ''].filter(Boolean);
   return `Before the start. ${parts.join('. ')}.`;
 }

@@ -126,7 +126,7 @@ export function buildPlan(input: PlanInput, head: PlanHead): BuiltPlan {
   const unchecked = sketches.map((sketch): Omit<PlanStep, 'findings'> => {
     const placed = placedById.get(sketch.id);
     if (!placed) throw new Error(`schedule lost step ${sketch.id}`);
-    const { vessel, after, keepsVesselFor: _kept, startsWarm: _warm, still: _still, ...rest } = sketch;
+    const { vessel, after, keepsVesselFor: _kept, startsWarm: _warm, startsAtC: _hot, still: _still, ...rest } = sketch;
     return {
       ...rest,
       phases: rest.phases.map((phase, i) => waiting(phase, input.fixed?.[sketch.id]?.waitsMin[i] ?? minutesOf(placed.segments[i]))),

@@ -20,6 +20,8 @@ export interface PhaseContext {
   /** The parameters that a person set; missing: none. */
   readonly typed?: ReadonlySet<string>;
   readonly liquorStartsWarm: boolean;
+  /** The liquor as the step before left it, °C; null or missing: as it is usually. */
+  readonly startsAtC?: number | null | undefined;
   readonly waterMl: number | null;
   readonly vessel: Vessel | null;
   readonly maxW: number | null;
@@ -28,7 +30,8 @@ export interface PhaseContext {
   readonly boilC: number;
 }
 
-export const startC = (context: Pick<PhaseContext, 'liquorStartsWarm'>): number => (context.liquorStartsWarm ? STRAINED_C : TAP_C);
+export const startC = ({ startsAtC, liquorStartsWarm }: Pick<PhaseContext, 'liquorStartsWarm' | 'startsAtC'>): number =>
+  startsAtC ?? (liquorStartsWarm ? STRAINED_C : TAP_C);
 
 /** A method's phases with its parameters, this pot and this much water filled in. */
 export function resolvePhases(templates: readonly PhaseTemplate[], context: PhaseContext): Phase[] {

@@ -123,7 +123,8 @@ function sketchStep(
   const inVesselG = inIt ? mostOf(dryG) : 0;
   const vessel = vesselFor(id, template, { waterMl, dryFibreG: inVesselG, plantG }, continues, sketches, input, problems);
   const hasStrip = template.treatment === 'dye' && lots.some((lot) => draft.answers?.[lot.id] === 'testStrip');
-  const phases = phasesOf(template, { params, typed: typedIn(item), waterMl, vessel, inVesselG, lots, boilC, id }, input);
+  const startsAtC = continues && template.kind !== 'strain' ? leftHotC(continues, sketches) : null;
+  const phases = phasesOf(template, { params, typed: typedIn(item), startsAtC, waterMl, vessel, inVesselG, lots, boilC, id }, input);
   if (vessel && !isNeeded(vessel) && phases.some(isHeated) && vessel.heatSourceId === null) {
     problems.push({ at: `steps.${id}`, message: `${template.title} needs heat, and ${vessel.name} stands on none. Choose another vessel.` });
   }
@@ -183,6 +184,7 @@ function sketchStep(
     cautions: method.cautions,
     vessel,
     startsWarm: template.liquor === 'uses',
+    startsAtC,
     still: template.still,
     after,
     keepsVesselFor: null,
@@ -229,4 +231,10 @@ function titleOf(template: StepTemplate, dyestuffIds: readonly string[], shelf: 
   const named = (template.kind === 'extract' || template.treatment === 'dye') && first && template.liquor !== 'own';
   const plants = `${first}${second ? ` and ${more.length > 0 ? `${more.length + 1} more` : second}` : ''}`;
   return `${template.title}${named ? `, ${plants}` : ''}${part ? ` (${part})` : ''}`;
+}
+
+/** How hot the last step left a bath, °C: what follows at once finds it so. Straining and a rest cool it. */
+function leftHotC({ lastStepIds }: Bath, sketches: readonly Sketch[]): number | null {
+  const last = sketches.findLast(({ id }) => lastStepIds.includes(id));
+  return last && last.kind !== 'strain' ? endsHotC(last.phases) : null;
 }

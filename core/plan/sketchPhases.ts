@@ -18,6 +18,7 @@ export function phasesOf(
   at: {
     params: Record<string, Known>;
     typed: ReadonlySet<string>;
+    startsAtC: number | null;
     waterMl: number | null;
     vessel: Vessel | null;
     inVesselG: number | null;
@@ -33,6 +34,7 @@ export function phasesOf(
     waterMl: at.waterMl,
     vessel: at.vessel,
     liquorStartsWarm: template.liquor === 'uses',
+    startsAtC: at.startsAtC,
     maxW: wattUnder(input.home, at.vessel),
     learnt: potOn(input.pots ?? [], at.vessel),
     boilC: at.boilC,

@@ -13,6 +13,8 @@ import type { PlanStep } from './plan';
 export interface Sketch extends Omit<PlanStep, 'startMs' | 'endMs' | 'phaseTimes' | 'whyNotEarlier' | 'after' | 'findings' | 'vesselId'> {
   readonly vessel: Vessel | null;
   readonly startsWarm: boolean;
+  /** As hot as the step before left its liquor, °C; null: it is not known to be hot. */
+  readonly startsAtC: number | null;
   readonly still: boolean;
   readonly after: Task['after'];
   keepsVesselFor: string | null;

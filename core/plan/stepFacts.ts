@@ -27,7 +27,7 @@ export type Step = Omit<PlanStep, 'findings'>;
 
 export interface Context {
   readonly steps: readonly Step[];
-  readonly sketches: readonly Pick<Sketch, 'id' | 'vessel' | 'startsWarm' | 'still'>[];
+  readonly sketches: readonly (Pick<Sketch, 'id' | 'vessel' | 'startsWarm' | 'still'> & Partial<Pick<Sketch, 'startsAtC'>>)[];
   readonly lots: readonly Pick<Lot, 'id' | 'composition' | 'dryWeightG'>[];
   readonly home: Home;
   readonly away: readonly Window[];
@@ -72,11 +72,12 @@ export function factsOf(step: Step, index: number, context: Context): StepFacts 
     onGoods: broughtBy(past, step.lotIds, shelf),
   });
   const heated = step.phases.some(isHeated);
-  const fromC = startC({ liquorStartsWarm: sketch?.startsWarm ?? false });
+  const fromC = startC({ liquorStartsWarm: sketch?.startsWarm ?? false, startsAtC: sketch?.startsAtC });
   // Setting up and lifting are no contact.
   const contactMin = step.phases.filter((phase) => phase.kind !== 'charge' && phase.kind !== 'lift').reduce((sum, phase) => sum + typicalMin(phase), 0);
   const isIron = bath.inBath.some((content) => content.substance === 'ironSulfate' || content.substance === 'ironLiquor');
-  const hottest = context.seen?.hottestC ?? hottestC(step.phases);
+  // A bath that a hot step left is hot when this one begins, whatever it does itself.
+  const hottest = context.seen?.hottestC ?? hotter(hottestC(step.phases), sketch?.startsAtC ?? null);
   return {
     stepId: step.id,
     kind: step.kind,
@@ -289,3 +290,5 @@ function driesSour(step: Step, index: number, contents: readonly Content[], { st
   }
   return false;
 }
+
+const hotter = (a: number | null, b: number | null): number | null => (a === null || b === null ? (a ?? b) : Math.max(a, b));

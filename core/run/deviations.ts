@@ -78,7 +78,7 @@ function phaseRows(step: PlanStep, phase: Phase, index: number, state: StepState
       const window = step.phaseTimes[index];
       // A rest is planned as long as the schedule drew it out, over a night perhaps; anything from least to most will do.
       const plannedMin = window ? (window.toMs - window.fromMs) / 60_000 : phase.minutes.typical;
-      const word = PHASE_WORD[phase.kind];
+      const word = step.kind === 'dry' ? 'drying' : PHASE_WORD[phase.kind];
       const rows = [
         as(word, spanText(plannedMin, phase.minutes), elapsedText(done), spanDifference(`${capital(word)} took`, done.elapsedMin, plannedMin, phase.minutes)),
       ];

@@ -23,7 +23,9 @@ export function lookDays(enteredMs: number, untilMs: number, looksMs: readonly n
   const first = dayOf(enteredMs, zone);
   const last = dayOf(untilMs, zone) - first;
   const looked = [...new Set(looksMs.filter((ms) => ms >= enteredMs && ms <= untilMs).map((ms) => dayOf(ms, zone) - first))].sort((a, b) => a - b);
-  const missed = Array.from({ length: Math.max(0, isOver && untilMs - enteredMs >= last * DAY_MS ? last : last - 1) }, (_, i) => i + 1).filter((day) => !looked.includes(day));
+  const missed = Array.from({ length: Math.max(0, isOver && untilMs - enteredMs >= last * DAY_MS ? last : last - 1) }, (_, i) => i + 1).filter(
+    (day) => !looked.includes(day),
+  );
   return { looked, missed };
 }
 

@@ -132,7 +132,7 @@ function runningNudges(
           ),
         );
       }
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', now.enteredMs + phase.minutes * MIN, nextText(next) ?? `Done: ${step.title}`));
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', now.enteredMs + phase.minutes * MIN, nextText(next, step) ?? `Done: ${step.title}`));
       break;
     }
     case 'raise':
@@ -183,7 +183,7 @@ function runningNudges(
       // Of a range the most is the end; from the least on it is enough.
       nudges.push(...enoughCall(step, state, phase.minutes, nowMs + (phase.minutes.min - (phase.minutes.typical - leftMin)) * MIN));
       const off = phase.minutes.open ? 'An hour is over: enough? Heat off' : phase.minutes.said ? 'The most is reached: heat off' : 'Hold is full: heat off';
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, phase.tap ? `${phase.tap}? Tap when it does` : next ? `${nextText(next)}` : off));
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', endMs, phase.tap ? `${phase.tap}? Tap when it does` : next ? `${nextText(next, step)}` : off));
       break;
     }
     case 'dip': {
@@ -198,7 +198,7 @@ function runningNudges(
         nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), `Look at it${missed(phase.checkEveryMin)}`));
       }
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next, step) ?? `Done: ${step.title}`));
       break;
     }
     case 'until': {
@@ -206,12 +206,12 @@ function runningNudges(
       const lid = step.lid === 'openedDaily' ? 'Open it away from your face. ' : '';
       nudges.push(nudge(step, 'check', nextLookMs(lastMs, phase.checkEveryMin, hour), `${lid}Look: ${phase.criterion}?${missed(phase.checkEveryMin)}`));
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next, step) ?? `Done: ${step.title}`));
       break;
     }
     case 'rest':
       nudges.push(...enoughCall(step, state, phase.minutes, now.enteredMs + phase.minutes.min * MIN));
-      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next) ?? `Done: ${step.title}`));
+      nudges.push(nudge(step, next ? 'nextPhase' : 'finish', usualEnd(now.enteredMs, phase.minutes, diary), nextText(next, step) ?? `Done: ${step.title}`));
       break;
     case 'lift':
       nudges.push(...phAfterCall(step, state, clock, now.enteredMs));
@@ -303,7 +303,7 @@ function usualEnd(enteredMs: number, minutes: SpanMin, diary: Diary): number {
   return before && before.fromMs <= leastMs && before.toMs < usualMs ? before.toMs : usualMs;
 }
 
-function nextText(next: Phase | undefined): string | null {
+function nextText(next: Phase | undefined, step: Pick<PlanStep, 'kind'>): string | null {
   if (!next) return null;
   switch (next.kind) {
     case 'charge':
@@ -316,7 +316,7 @@ function nextText(next: Phase | undefined): string | null {
       return 'Start the hold';
     case 'soak':
     case 'until':
-      return 'Leave it to soak';
+      return step.kind === 'dry' ? 'Leave it to dry' : 'Leave it to soak';
     case 'rest':
       return 'Heat off and unplugged, leave it to rest';
     default:

@@ -281,12 +281,21 @@ describe('jars, steam and long heat', () => {
     expect(severity('R16', { ...long, checkGapMin: 30 })).toEqual(['caution']);
     expect(severity('R16', { ...long, checkGapMin: 20 })).toEqual([]);
   });
-  test('a bath that loses more than a tenth is said: 7 h covered lose 2.1 L', () => {
-    expect(lossL({ heated: true, heatMin: 420, lid: 'resting', hottestC: 85, waterMl: 10_000, vesselL: 12 })).toBeCloseTo(2.1, 9);
-    // A mug has an eighth of an 8 L pot’s opening: 0.35 L to 8 L is 0.04375, to the power of two thirds 0.1242.
-    expect(lossL({ heated: true, heatMin: 60, lid: 'none', hottestC: null, waterMl: 250, vesselL: 0.35 })).toBeCloseTo(0.8 * 0.1242, 4);
-    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 10_000 })).toEqual(['note']);
-    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 4000 })).toEqual(['caution']);
+  // By hand: a 12 L pot opens 0.0767 m²; at 85 °C 57.87 kPa (IAPWS) less 1.17 of the room × 89 W/m²kPa are 387 W, over 2.28 MJ/kg 0.611 L/h;
+  // past a lid 0.375 of it.
+  test('what boils off goes by heat, opening and lid: 7 h at 85 °C covered lose 1.6 L of 12 L', () => {
+    const pot = { heated: true, heatMin: 420, lid: 'resting', hottestC: 85, waterMl: 10_000, vesselL: 12 } as const;
+    expect(lossL(pot)).toBeCloseTo(1.604, 1);
+    expect(lossL({ ...pot, lid: 'none' })).toBeCloseTo(4.28, 1);
+    expect(lossL({ ...pot, hottestC: 60 })).toBeLessThan(0.55);
+    // On a mountain it boils at 92 °C.
+    expect(lossL({ ...pot, hottestC: 92, boilC: 92 })).toBeGreaterThan(lossL({ ...pot, hottestC: 92 }) * 1.5);
+    // A mug opens 0.00727 m²; nobody knows how hot, so it simmers.
+    expect(lossL({ heated: true, heatMin: 60, lid: 'none', hottestC: null, waterMl: 250, vesselL: 0.35 })).toBeCloseTo(0.085, 2);
+    // 990 mL at 70 to 80 °C under a lid for an hour and a half are still there.
+    expect(lossL({ heated: true, heatMin: 90, lid: 'resting', hottestC: 80, waterMl: 990, vesselL: 4 })).toBeLessThan(0.2);
+    expect(severity('R16', { heated: true, hottestC: 85, heatMin: 420, checkGapMin: 20, waterMl: 10_000 })).toEqual(['caution']);
+    expect(severity('R16', { heated: true, hottestC: 70, heatMin: 60, checkGapMin: 20, waterMl: 10_000 })).toEqual([]);
   });
   test('no more boils off than there is', () =>
     expect(lossL({ heated: true, heatMin: 120, lid: 'none', hottestC: 99, waterMl: 300, vesselL: null })).toBe(0.3));
@@ -571,6 +580,93 @@ describe('what only looks like it', () => {
 });
 
 // The last one: what the tests above have asked.
+describe('what comes after something else in a vessel or on goods', () => {
+  const last = (now: string, before: string, where: 'lastInVessel' | 'onGoods') => ({
+    contents: [content(now)],
+    inBath: [content(now)],
+    [where]: [content(before)],
+  });
+  test.each(['lastInVessel', 'onGoods'] as const)('a reducer after vinegar or peroxide, %s: a stop; after weld or salt nothing', (where) => {
+    expect(severity('X13', last('dithionite', 'vinegar', where))).toEqual(['stop']);
+    expect(severity('X13', last('vinegar', 'dithionite', where))).toEqual(['stop']);
+    expect(severity('X14', last('dithionite', 'peroxide', where))).toEqual(['stop']);
+    expect(severity('X13', last('dithionite', 'sodaAsh', where))).toEqual([]);
+    expect(severity('X14', last('dithionite', 'vinegar', where))).toEqual([]);
+  });
+  test('tin is sour: it meets bleach, soda in a closed jar, zinc and reducers as an acid does', () => {
+    const both = (...ids: string[]) => ({ contents: ids.map((id) => content(id)), inBath: ids.map((id) => content(id)) });
+    expect(severity('X1', both('bleach', 'tinChloride'))).toEqual(['stop']);
+    expect(severity('X8', { ...both('tinChloride'), vessel: vesselWith({ material: 'galvanised' }) })).toEqual(['stop']);
+    expect(severity('R19', { ...both('tinChloride', 'sodaAsh'), lid: 'sealed' })).toEqual(['stop']);
+    expect(severity('R23', both('tinChloride', 'dithionite'))).toEqual(['stop']);
+    expect(severity('X8', { ...both('alum'), vessel: vesselWith({ material: 'stainless' }) })).toEqual([]);
+  });
+  test('bran of one’s own in a closed jar for days ferments; for an hour, or open, it does not burst', () => {
+    const bran = { ...content('alum'), name: 'wheat bran', substance: 'bran', assistant: null };
+    const jar = { contents: [bran], inBath: [bran], lid: 'sealed' as const };
+    expect(severity('R19', { ...jar, wetMin: 3000 })).toEqual(['stop']);
+    expect(severity('R19', { ...jar, wetMin: 60 })).toEqual([]);
+    expect(severity('R19', { ...jar, lid: 'resting', wetMin: 3000 })).toEqual([]);
+  });
+});
+
+describe('words that leave the heat on (R15)', () => {
+  const left = (words: string) => severity('R15', { words, heated: true, endsHeated: true });
+  test.each(['over-night', 'Leave it over night', 'till morning', 'until the next morning', 'all night', 'leave on low', 'left on low', 'Leave it'])(
+    '“%s” is a stop',
+    (words) => expect(left(words)).toEqual(['stop']),
+  );
+  test.each(['Do not leave it', 'Never leave it', 'don’t leave it alone', 'never left alone', 'Leave it to cool', 'Leaves of the morning'])(
+    '“%s” is none',
+    (words) => expect(left(words)).toEqual([]),
+  );
+});
+
+describe('a lid over what is hot (R18)', () => {
+  const under = (lid: StepFacts['lid'], hottestC: number) => severity('R18', { heated: true, lid, hottestC, vessel: vesselWith({ kind: 'pot' }) });
+  test('a covered pot at 80 °C steams, one at 50 °C or without a lid does not', () =>
+    expect([under('resting', 80), under('resting', 50), under('none', 90)]).toEqual([['caution'], [], []]));
+});
+
+describe('names that are refused, and names that only sound so', () => {
+  test.each([
+    'corrosive sublimate',
+    'tartar emetic',
+    'orpiment',
+    'methanol',
+    'wood alcohol',
+    'benzene',
+    'naphtha',
+    'toluene',
+    'quicklime',
+    'quick-lime',
+    'hydrochloric acid',
+    'sulphuric acid',
+    'battery acid',
+    'white lead',
+  ])('%s', (name) => expect(blockedText(name)).not.toBeNull());
+  test.each(['lead plant', 'leadplant', 'lead-free glaze', 'slaked lime', 'citric acid', 'rubbing alcohol', 'cream of tartar', 'limewater'])('not %s', (name) =>
+    expect(blockedText(name)).toBeNull(),
+  );
+});
+
+describe('plants by the name that a botanist gives them', () => {
+  test.each([
+    ['Datura stramonium', 'stop'],
+    ['Aconitum napellus', 'stop'],
+    ['Cicuta virosa', 'stop'],
+    ['Atropa belladonna', 'stop'],
+    ['Taxus baccata', 'stop'],
+    ['pokeweed', 'caution'],
+    ['Lupinus', 'caution'],
+    ['ivy', 'caution'],
+    ['peach leaves', 'caution'],
+  ] as const)('%s: %s', (name, severity) => expect(plantRowsFor(name)[0]?.severity).toBe(severity));
+  test.each(['weld', 'ivory silk', 'peach skin', 'lime flower'])('%s is none of them', (name) =>
+    expect(plantRowsFor(name).filter((row) => row.severity === 'stop')).toEqual([]),
+  );
+});
+
 test('every rule was seen to speak and, of something near it, to keep silent', () => {
   // R14 has its times from whoever asks, and is asked above as `absentFinding`.
   const all = RULES.filter(({ id }) => id !== 'R14').map(named);

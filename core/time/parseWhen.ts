@@ -6,6 +6,8 @@ export interface WhenContext {
   readonly zone: string;
   /** How "3/4" is meant where both could be a month. */
   readonly dateOrder: 'dmy' | 'mdy' | 'ymd';
+  /** What has happened is meant: a weekday or a bare time is the last one past. Missing: the next to come. */
+  readonly isPast?: boolean;
 }
 
 interface Day {
@@ -22,7 +24,7 @@ const WORDED_TIME: Readonly<Record<string, readonly [number, number]>> = { noon:
 
 /**
  * A moment as people type it: "Sat 9:30", "28/11 09:30", "28 Nov 2026, 9.30 am", "2026-11-28 09:30", "tomorrow 8", "9:30".
- * A weekday or a bare time is the next one to come; a date without a time is refused, so that nothing is filled in.
+ * A weekday or a bare time is the next one to come, or of what has happened the last one past; a date without a time is refused, so that nothing is filled in.
  * @returns epoch ms, or what to mend
  */
 export function parseWhen(text: string, context: WhenContext): Result<number, string> {
@@ -52,12 +54,16 @@ export function parseWhen(text: string, context: WhenContext): Result<number, st
   }
   if (weekday !== null) {
     const ahead = (weekday - today.weekday + 7) % 7;
-    const ms = at(plus(today, ahead));
-    return ok(ms >= context.nowMs ? ms : at(plus(today, ahead + 7)));
+    return ok(nearest(context, (weeks) => at(plus(today, ahead + 7 * weeks))));
   }
-  const ms = at(today);
-  return ok(ms >= context.nowMs ? ms : at(plus(today, 1)));
+  return ok(nearest(context, (days) => at(plus(today, days))));
 }
+
+/** The first one that is not past, or of what has happened the last that is. @param at so many times its period from today */
+const nearest = ({ nowMs, isPast = false }: WhenContext, at: (times: number) => number): number => {
+  if (isPast) return at(0) <= nowMs ? at(0) : at(-1);
+  return at(0) >= nowMs ? at(0) : at(1);
+};
 
 const plus = (today: WallTime, days: number): Day => ({ year: today.year, month: today.month, day: today.day + days });
 

@@ -21,14 +21,16 @@ interface WhenFieldProps {
   /** May be emptied. */
   readonly optional?: boolean;
   readonly placeholder?: string;
+  /** Of what has happened: a bare time is the last one past. */
+  readonly isPast?: boolean;
 }
 
 /** A moment, typed as people write it ("Sat 9:30") or picked from a calendar; what was understood stands under it. */
-export function WhenField({ value, onChange, id, label, optional = false, placeholder }: WhenFieldProps) {
+export function WhenField({ value, onChange, id, label, optional = false, placeholder, isPast = false }: WhenFieldProps) {
   const print = usePrint();
   const [text, setText] = useState<string | null>(null);
   const [open, setOpen] = useState(false);
-  const context = { nowMs: nowMs(), zone: print.zone, dateOrder: print.measures.dateOrder };
+  const context = { nowMs: nowMs(), zone: print.zone, dateOrder: print.measures.dateOrder, isPast };
   const written = value === null ? '' : print.date(value, context.nowMs);
   const read: Reader<number> = (typed) => {
     if (typed.trim() === '' && optional) return { ok: true, value: null, says: '' };

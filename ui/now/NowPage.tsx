@@ -64,7 +64,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
   return (
     <Page title="Now" under={<span>{print.day(now)}</span>} acts={<span className="big-figure">{print.clock(now)}</span>}>
       <RecoveryNotice />
-      {trip ? <FirstCall trip={trip} nowMs={now} /> : sessions.length === 0 ? <FirstSteps /> : <NoCall next={planned[0]} />}
+      {trip ? <FirstCall trip={trip} nowMs={now} /> : sessions.length === 0 ? <FirstSteps /> : <NoCall next={planned[0]} nowMs={now} />}
       {coming ? <ComingHours coming={coming} /> : null}
       <div className="columns">
         <Places title="On the heat" none="No heat is on." places={onHeat} figureOf={({ card }) => card.temperature?.text ?? 'no reading'} />
@@ -89,7 +89,7 @@ function Today({ runs, sessions }: { runs: readonly RunView[]; sessions: readonl
                 name={session.name}
                 what={session.lotNames.join(', ')}
                 more={session.startMs < now ? 'its time has passed' : 'planned'}
-                figure={print.dayClock(session.startMs)}
+                figure={print.coming(session.startMs, now)}
                 hex={session.expectedHex[0]}
               />
             ))}
@@ -138,13 +138,13 @@ function whereOf({ nudge, live: { view, stove } }: Call): string {
   return [view.plan.vessels.find(({ id }) => id === vesselId)?.name, step?.title, view.plan.name].filter(Boolean).join(' · ');
 }
 
-function NoCall({ next }: { next: SessionSummary | undefined }) {
+function NoCall({ next, nowMs }: { next: SessionSummary | undefined; nowMs: number }) {
   const print = usePrint();
   return (
     <section className="call" aria-label="Next act">
       <div className="row-main">
         <p className="call-text">Nothing needs hands</p>
-        <p className="quiet">{next ? `Next: ${next.name}, ${print.dayClock(next.startMs)}` : 'Plan a session, and it waits here until its time.'}</p>
+        <p className="quiet">{next ? `Next: ${next.name}, ${print.coming(next.startMs, nowMs)}` : 'Plan a session, and it waits here until its time.'}</p>
       </div>
       <LinkButton type="primary" size="large" href="/sessions/new">
         Plan a session

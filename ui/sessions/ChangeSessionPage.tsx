@@ -103,6 +103,7 @@ function Change({ plan: current, room, begun, runId }: { plan: Plan; room: Plann
             onChange={(event) => setReason(event.target.value)}
             style={{ width: 240 }}
           />
+          {changed && canKeep(built) && reason.trim() === '' ? <span className="quiet">Say why it changes, and it can be kept.</span> : null}
           <Button type="primary" disabled={!changed || !canKeep(built) || reason.trim() === ''} onClick={() => void keep()}>
             Keep as plan {plan.version + 1}
           </Button>

@@ -121,7 +121,8 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
       {!runId && stopped ? <Notice>A stop holds this plan: it stands below. Change the plan, and it can be started.</Notice> : null}
       {!runId && asked.length > 0 ? (
         <Notice acts={isNewest ? <LinkButton href={`/sessions/${sessionId}/change`}>Choose what to do</LinkButton> : null}>
-          Is it mordanted? Nobody is sure of {asked.map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name).join(', ')}.
+          Is it mordanted? Nobody is sure of {asked.map((question) => plan.lots.find((lot) => lot.id === question.lotId)?.name).join(', ')}. It can be started
+          all the same, and stays unknown.
         </Notice>
       ) : null}
       <Findings findings={rankFindings([...heldSince, ...clashing, ...plan.findings])} stepTitle={title} />

@@ -26,7 +26,13 @@ export function Amend({ atMs, canTakeBack, onChange }: { atMs: number; canTakeBa
       <label htmlFor={id} className="small quiet">
         It really was at
       </label>
-      <WhenField id={id} label="It really was at" value={atMs} onChange={(ms) => ms !== null && ms !== atMs && onChange({ kind: 'retimed', atMs: ms })} />
+      <WhenField
+        id={id}
+        isPast
+        label="It really was at"
+        value={atMs}
+        onChange={(ms) => ms !== null && ms !== atMs && onChange({ kind: 'retimed', atMs: ms })}
+      />
     </div>
   );
 }

@@ -89,6 +89,10 @@ const URINE = /\b(urine|manure|dung)\b/i;
 
 const BARE = ['aluminium', 'zinc', 'galvanised', 'tinned'];
 
+/** What ferments though it is no dyestuff: somebody's own substance, by its name. */
+const FERMENTS = /\b(bran|flour|meal|malt|yeast|sugar|honey|molasses|fruit|starter|whey|sourdough)\b/i;
+const ferments = ({ contents }: Mixed): boolean => contents.some(({ name }) => FERMENTS.test(name));
+
 type Mixed = Pick<StepFacts, 'contents'>;
 interface Mix {
   readonly id: string;
@@ -146,6 +150,12 @@ export const TOGETHER_RULES: readonly Rule[] = [
     ({ inBath, before, where }) =>
       stop(`${before.name} was last ${where}: with ${inBath.name} it can make harmful gas. Another vessel and day, rinsed twice between.`),
   ),
+  across('X13', 'a reducer where acid was last', family('reducer'), family('acid'), ({ inBath, before, where }) =>
+    stop(`${before.name} was last ${where}: with ${inBath.name} it frees sulphur gases. Rinse twice between, or take another vessel.`),
+  ),
+  across('X14', 'a reducer where an oxidiser was last', family('reducer'), family('oxidiser', 'bleach'), ({ inBath, before, where }) =>
+    stop(`${before.name} was last ${where}: with ${inBath.name} it heats up fast. Rinse twice between, or take another vessel.`),
+  ),
   across(
     'X16',
     'peroxide where vinegar, copper or iron was last',
@@ -174,7 +184,9 @@ export const TOGETHER_RULES: readonly Rule[] = [
   pair(
     'R19',
     'closed and making gas, or closed and warm',
-    (f) => f.lid === 'sealed' && (fizzL(f) !== 0 || f.heated || IN_THE_SUN.test(f.words) || (atLeast(f.wetMin, 1440) && f.plantIn) || has(f, 'ironLiquor')),
+    (f) =>
+      f.lid === 'sealed' &&
+      (fizzL(f) !== 0 || f.heated || IN_THE_SUN.test(f.words) || (atLeast(f.wetMin, 1440) && (f.plantIn || ferments(f))) || has(f, 'ironLiquor')),
     () => stop('A closed jar can burst here. Loosen the lid or use a vented one, headspace at least 10 %.'),
   ),
   pair(

@@ -1,3 +1,4 @@
+import { boilingC } from '../../heat/boiling';
 import { lossL } from '../../heat/boilOff';
 import { steamerDryMin, steamerLookMin } from '../../heat/steamer';
 import { isOfMetal } from '../../kitchen/vessel';
@@ -10,8 +11,11 @@ import { caution, clear, note, type Rule, type Said, stop } from '../rule';
 /** Rules on pots, heat, steam, soaks, places and plants: safety handbook sections 4 and 6 (R12-R18, R26-R29, P7-P14). */
 
 /** Words that say a bath is left to itself. */
-const LEFT_ALONE = /\bover ?night\b|\bleave it\b|\bleft alone\b/i;
+const LEFT_ALONE =
+  /\bover[ -]?night\b|\b(?:un)?till? (?:the )?(?:next )?morning\b|\ball night\b|(?<!\b(?:not|never|don['’]t|nor) )\bleave it\b(?! to cool| off)|(?<!\b(?:not|never) (?:be )?)\bleft alone\b|(?<!\b(?:not|never|don['’]t) )\bleave (?:it )?on (?:a )?(?:low|simmer)|\bleft on (?:a )?low\b/i;
 
+/** From here on what rises when a lid is lifted burns: our estimate, °C. */
+const STEAMS_C = 70;
 /** Points that foam takes on top. */
 const FOAM_PCT = 10;
 /** Below this a bath hardly covers the bottom of its pot: our estimate. */
@@ -144,24 +148,28 @@ export const WORK_RULES: readonly Rule[] = [
     about: 'long simmers',
     check: (facts) => {
       if (!facts.heated || facts.vessel?.kind === 'steamer') return clear;
-      const loss = lossL({ ...facts, vesselL: facts.vessel?.litres ?? null });
+      const loss = lossL({ ...facts, vesselL: facts.vessel?.litres ?? null, boilC: boilingC(facts.home.altitudeM) });
       const bathL = (facts.waterMl ?? 0) / 1000;
       if (above(facts.heatMin, 60) && above(facts.checkGapMin, 20))
         return caution('More than an hour on heat: look in every 20 min and top up with hot water before the level drops.');
       if (bathL <= 0 || !above(loss, 0.1 * bathL)) return clear;
       const gone = printVolume(Number(loss.toPrecision(1)) * 1000);
-      // The stove calls for a look often enough; what would boil away by half is no small thing all the same.
-      return above(loss, 0.5 * bathL)
-        ? caution(`About ${gone} of ${printVolume(facts.waterMl ?? 0)} boil off: cover it, and top up with hot water at every look.`)
-        : note(`About ${gone} boil off in all: top up with hot water at the looks.`);
+      return caution(
+        above(loss, 0.5 * bathL)
+          ? `About ${gone} of ${printVolume(facts.waterMl ?? 0)} boil off: cover it, and top up with hot water at every look.`
+          : `About ${gone} boil off in all: top up with hot water at the looks.`,
+      );
     },
   },
   { id: 'R17', about: 'a steamer running dry', check: steamer },
   {
     id: 'R18',
     about: 'steam under the lid',
-    check: ({ vessel, heated, kind }) =>
-      heated && (vessel?.kind === 'steamer' || kind === 'bundle') ? caution('Steam burns. Wait, tip the lid away from you, sleeves down.') : clear,
+    // A pot under a lid steams too, from where steam burns (our estimate: 70 °C).
+    check: ({ vessel, heated, kind, lid, hottestC }) =>
+      heated && (vessel?.kind === 'steamer' || kind === 'bundle' || (lid !== 'none' && atLeast(hottestC ?? 100, STEAMS_C)))
+        ? caution('Steam burns. Wait, tip the lid away from you, sleeves down.')
+        : clear,
   },
   {
     id: 'R26',

@@ -346,6 +346,7 @@ export const ASSISTANTS: readonly Assistant[] = [
     signal: 'Danger',
     hazardCodes: 'H290 H302 H332 H314 H317 H335 H373 H412',
     dusty: true,
+    reacts: ['acid'],
     askForm: 'form',
     confidence: 'M',
   },
