@@ -76,29 +76,44 @@ const troubles = [];
 function step(name, command, args, env = {}) {
   say(`\n— ${name}`);
   const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
-  if (done.status !== 0) troubles.push(name);
-  return done.status === 0;
+  return ended(name, done.status === 0);
+}
+
+const startedMs = Date.now();
+const sinceStart = () => `${Math.round((Date.now() - startedMs) / 1000)} s since the start`;
+
+function ended(name, isRight) {
+  if (!isRight) troubles.push(name);
+  say(`— ${name}: ${isRight ? 'done' : 'NOT RIGHT'}, ${sinceStart()}`);
+  return isRight;
+}
+
+/** A step beside others: what it says goes to a file, and is shown as a whole once it has ended. @returns whether it went well */
+function beside(name, command, args) {
+  const file = path.join(results, `${name.replaceAll(/\W+/g, '-')}.log`);
+  const log = openSync(file, 'w');
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', log, log], env: process.env });
+  return new Promise((resolve) => {
+    const end = (isRight) => {
+      say(`\n— ${name}\n${readFileSync(file, 'utf8')}`);
+      resolve(ended(name, isRight));
+    };
+    child.once('error', () => end(false));
+    child.once('exit', (code) => end(code === 0));
+  });
 }
 
 /** A step of unit tests, whose figures are added up. */
-function unitStep(name, file, more = []) {
+async function unitTests(name, file, more = []) {
   const report = path.join(results, file);
-  step(name, tool('vitest'), ['run', ...more, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
+  await beside(name, tool('vitest'), ['run', ...more, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]);
   if (!existsSync(report)) return;
   const unit = JSON.parse(readFileSync(report, 'utf8'));
   passed += unit.numPassedTests;
   failed += unit.numFailedTests;
 }
 
-/** Builds in a process of its own. @returns whether it went well */
-function beginBuild(file) {
-  const log = openSync(file, 'w');
-  const build = spawn(process.execPath, ['-e', "import('./bin/lib.mjs').then(({ ensureBuilt }) => ensureBuilt())"], { cwd: ROOT, stdio: ['ignore', log, log] });
-  return new Promise((resolve) => {
-    build.once('error', () => resolve(false));
-    build.once('exit', (code) => resolve(code === 0));
-  });
-}
+const BUILD = ['-e', "import('./bin/lib.mjs').then(({ ensureBuilt }) => ensureBuilt())"];
 
 const MOST_LINES = 240;
 
@@ -118,30 +133,30 @@ function sayPages(suite) {
 ensureInstalled();
 mkdirSync(results, { recursive: true });
 
-step('format, lint, import boundaries', tool('biome'), ['check', '--error-on-warnings', '.']);
-step('route types', tool('next'), ['typegen']);
-step('types', tool('tsc'), ['--noEmit', '--incremental', 'false', '-p', '.']);
-step('unused code', tool('knip'), []);
-
+// Both cores are kept at work: what does not wait for anything runs beside the build, and both kinds of tests beside each other.
 const hasBroker = hasPackage('mosquitto', isBrokerThere);
-unitStep('unit tests', 'unit.json');
-if (!hasBroker) say('\n— the message broker: LEFT OUT, since mosquitto could not be installed. Nothing here says that MQTT works.');
-// The build needs one core and those tests the other: begun before them, waited for after. What it says goes to a file meanwhile.
-const buildLog = path.join(results, 'build.log');
-const building = beginBuild(buildLog);
-if (hasPackage('postgresql', isPostgresThere)) unitStep('use cases on a PostgreSQL server', 'server.json', ['--config', 'vitest.server.config.ts']);
-else say('\n— use cases on a PostgreSQL server: LEFT OUT, since no server could be installed. Nothing here says that DATABASE_URL works.');
-
-say('\n— production build');
-const built = await building;
-say(readFileSync(buildLog, 'utf8'));
-if (!built) {
-  say('Not right: the production build. Nothing can be tried in a browser without it.');
+const hasPostgres = hasPackage('postgresql', isPostgresThere);
+const chromium = ensureChromium();
+const built = beside('production build', process.execPath, BUILD);
+await Promise.all([
+  beside('format, lint, import boundaries', tool('biome'), ['check', '--error-on-warnings', '.']),
+  // Route types first: the others are checked against them. Not step by step: what is known of the last time is not trusted.
+  beside('route types', tool('next'), ['typegen']).then(() => beside('types', tool('tsc'), ['--noEmit', '--incremental', 'false', '-p', '.'])),
+  beside('unused code', tool('knip'), []),
+]);
+if (!(await built)) {
+  say('Nothing can be tried in a browser without a build.');
   process.exit(1);
 }
+if (!hasBroker) say('\n— the message broker: LEFT OUT, since mosquitto could not be installed. Nothing here says that MQTT works.');
+if (!hasPostgres) say('\n— use cases on a PostgreSQL server: LEFT OUT, since no server could be installed. Nothing here says that DATABASE_URL works.');
+await Promise.all([
+  unitTests('unit tests', 'unit.json'),
+  hasPostgres ? unitTests('use cases on a PostgreSQL server', 'server.json', ['--config', 'vitest.server.config.ts']) : null,
+]);
 
 const browserFile = path.join(results, 'e2e.json');
-step('browser tests', tool('playwright'), ['test'], { CHROMIUM: ensureChromium(), RETRIES: '1' });
+step('browser tests', tool('playwright'), ['test'], { CHROMIUM: chromium, RETRIES: '1' });
 if (existsSync(browserFile)) {
   const { stats, suites } = JSON.parse(readFileSync(browserFile, 'utf8'));
   if (stats.unexpected + stats.flaky > 0) suites.forEach(sayPages);
@@ -151,5 +166,6 @@ if (existsSync(browserFile)) {
 }
 
 if (troubles.length > 0) say(`\nNot right: ${troubles.join(', ')}`);
+say(`\nAll of it took ${Math.round((Date.now() - startedMs) / 60_000)} min.`);
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(troubles.length > 0 || failed > 0 || passed === 0 ? 1 : 0);

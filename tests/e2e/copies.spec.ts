@@ -37,7 +37,7 @@ test('saved here, taken in there', async ({ page }) => {
   await expect(form).toContainText('nothing: all of it is here already');
 
   // And undone where it was done: the kitchen is as empty as it was.
-  await form.getByRole('button', { name: 'Not now' }).click();
+  await form.getByRole('button', { name: 'Cancel' }).click();
   const third = page.getByRole('dialog', { name: 'Take in third.zip' });
   await addLot(page, ONE, 'Second skein', '40 g');
   await page.goto(`${ONE}/shelf?tab=home`);
@@ -59,6 +59,6 @@ test('saved here, taken in there', async ({ page }) => {
 test('a file that is no archive is refused in its place', async ({ page }) => {
   await page.goto(`${ONE}/shelf?tab=home`);
   await page.locator('input[type=file]').setInputFiles({ name: 'holiday.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') });
-  await expect(page.getByRole('dialog', { name: 'Take in holiday.zip' })).toContainText('This is no zip file, or it is damaged');
+  await expect(page.getByRole('dialog', { name: 'Take in holiday.zip' })).toContainText('This is no zip file, or its directory is damaged');
   await expect(page.getByRole('dialog')).toContainText('Nothing was taken in');
 });

@@ -55,3 +55,33 @@ test('the stove opens again without a connection, as it was known last; acts are
   expect(times).toEqual(times.toSorted((a: number, b: number) => a - b));
   expect(new Set(times).size).toBe(5);
 });
+
+test('each worker is itself, whichever ran first: a colour is read after a plan was worked out, and a plan after a colour', async ({ page }) => {
+  const files = () => page.evaluate(async () => (await (await caches.open('hyndle-files')).keys()).length);
+  const plan = async () => {
+    await page.goto('/sessions/new');
+    // A draft that was kept comes a moment later.
+    await expect(async () => {
+      await page.getByRole('checkbox', { name: /Gotland lamb/ }).setChecked(true, { timeout: 2000 });
+      await page.waitForTimeout(300);
+      await expect(page.getByRole('checkbox', { name: /Gotland lamb/ })).toBeChecked({ timeout: 500 });
+    }).toPass();
+    await expect(page.locator('.chain-name').first().locator('..')).toContainText(/\d+ g|\d+ mL/);
+  };
+  const read = async () => {
+    await page.goto('/fibre/gotland');
+    await page.getByRole('button', { name: 'Read a colour' }).first().click();
+    await expect(page.getByRole('dialog').getByRole('status')).toContainText(/corrected|not corrected/);
+    await page.keyboard.press('Escape');
+  };
+  await plan();
+  await page.goto('/');
+  // What is open is kept a few seconds after it came.
+  await expect.poll(files, { timeout: 60_000 }).toBeGreaterThan(5);
+  await read();
+  await plan();
+  await page.goto('/');
+  await page.waitForTimeout(6000);
+  await plan();
+  await read();
+});
