@@ -140,8 +140,6 @@ const chromium = ensureChromium();
 const built = beside('production build', process.execPath, BUILD);
 await Promise.all([
   beside('format, lint, import boundaries', tool('biome'), ['check', '--error-on-warnings', '.']),
-  // Route types first: the others are checked against them. Not step by step: what is known of the last time is not trusted.
-  beside('route types', tool('next'), ['typegen']).then(() => beside('types', tool('tsc'), ['--noEmit', '--incremental', 'false', '-p', '.'])),
   beside('unused code', tool('knip'), []),
 ]);
 if (!(await built)) {
@@ -151,6 +149,8 @@ if (!(await built)) {
 if (!hasBroker) say('\n— the message broker: LEFT OUT, since mosquitto could not be installed. Nothing here says that MQTT works.');
 if (!hasPostgres) say('\n— use cases on a PostgreSQL server: LEFT OUT, since no server could be installed. Nothing here says that DATABASE_URL works.');
 await Promise.all([
+  // Route types first, which a build makes anew: the others are checked against them. What is known of the last time is not trusted.
+  beside('route types', tool('next'), ['typegen']).then(() => beside('types', tool('tsc'), ['--noEmit', '--incremental', 'false', '-p', '.'])),
   unitTests('unit tests', 'unit.json'),
   hasPostgres ? unitTests('use cases on a PostgreSQL server', 'server.json', ['--config', 'vitest.server.config.ts']) : null,
 ]);

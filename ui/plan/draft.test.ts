@@ -89,7 +89,9 @@ describe('the draft of a session', () => {
     expect(of(onlyB)).toEqual(['b']);
     const withC = lotTapped(onlyB, 'c2', 'c');
     expect(of(withC)).toEqual(['b', 'c']);
-    expect(of(lotTapped(withC, 'c2', 'a'))).toBeNull();
+    const all = lotTapped(withC, 'c2', 'a');
+    expect(of(all)).toEqual(['b', 'c', 'a']);
+    expect(of(lotTapped(all, 'c2', 'b'))).toEqual(['c', 'a']);
     expect(of(lotTapped(withC, 'c2', 'b'))).toEqual(['c']);
     expect(lotTapped(onlyB, 'c2', 'b')).toBe(onlyB);
     expect(of(lotTapped(onlyB, 'c2', null))).toBeNull();

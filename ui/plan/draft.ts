@@ -146,7 +146,7 @@ export function withoutExtra(draft: Draft, stepId: string, id: string): Draft {
 
 /**
  * A step is for everybody until a lot is tapped: then it is that lot's alone. Further taps let others join or leave; the
- * last one stays, and all of them are everybody again. @param lotId null: everybody
+ * last one stays. @param lotId null: everybody
  */
 export function lotTapped(draft: Draft, itemId: string, lotId: string | null): Draft {
   const item = draft.chain.find((one) => one.id === itemId);
@@ -155,7 +155,8 @@ export function lotTapped(draft: Draft, itemId: string, lotId: string | null): D
   if (!item.lotIds) return changedItem(draft, itemId, { lotIds: [lotId] });
   const next = item.lotIds.includes(lotId) ? item.lotIds.filter((had) => had !== lotId) : [...item.lotIds, lotId];
   if (next.length === 0) return draft;
-  return changedItem(draft, itemId, { lotIds: draft.lotIds.every((id) => next.includes(id)) ? null : next });
+  // All of them by name, not everybody: whoever is tapped next leaves, and the others stay.
+  return changedItem(draft, itemId, { lotIds: next });
 }
 
 /** The same step for each of its lots by itself: parallel baths, each in a vessel of its own. */

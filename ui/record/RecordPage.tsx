@@ -8,6 +8,7 @@ import type { RunRecord, RunView } from '@/contract/views';
 import { printDuration } from '@/core/measure/print';
 import { beyondPlan } from '@/core/run/again';
 import { foldRun } from '@/core/run/fold';
+import { notesOf } from '@/core/run/notesOf';
 import type { Look } from '@/core/swatch/look';
 import { allLoaded, useLoaded } from '../api/useLoaded';
 import { FailedPage } from '../shell/FailedPage';
@@ -90,7 +91,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
     >
       <RunResults runId={view.run.id} plan={plan} />
       <div className="beside beside-editor">
-        <Panel title="What went otherwise">
+        <Panel title="Differences from the plan">
           {otherwise.length === 0 ? <p>So far as it was logged, nothing.</p> : null}
           <ul className="stack">
             {otherwise.map(({ step, texts }) => (
@@ -104,6 +105,7 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
           </ul>
         </Panel>
         <div className="stack">
+          <Notes view={view} />
           <TemperaturePanel view={view} clocks={record.clocks} chosenStepId={chosen} />
           <PhPanel view={view} />
         </div>
@@ -131,5 +133,28 @@ function Record({ view, record }: { view: RunView; record: RunRecord }) {
         />
       ) : null}
     </Page>
+  );
+}
+
+/** What was written down at the stove, in its own words. */
+function Notes({ view: { plan, events } }: { view: RunView }) {
+  const print = usePrint();
+  const notes = notesOf(plan.steps, events);
+  if (notes.length === 0) return null;
+  return (
+    <Panel title="Notes">
+      <ul className="stack stack-tight">
+        {notes.map(({ id, atMs, title, text }) => (
+          <li key={id}>
+            <span className="quiet">
+              {print.dayClock(atMs)}
+              {title ? `, ${title}` : ''}
+            </span>
+            <br />
+            {text}
+          </li>
+        ))}
+      </ul>
+    </Panel>
   );
 }

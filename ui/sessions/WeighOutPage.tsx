@@ -1,6 +1,6 @@
 'use client';
 import { CheckOutlined, PrinterOutlined } from '@ant-design/icons';
-import { Button, Checkbox, Flex } from 'antd';
+import { App, Button, Checkbox, Flex } from 'antd';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { WeighList } from '@/contract/views';
@@ -8,11 +8,12 @@ import { type Cost, costOf } from '@/core/dose/cost';
 import { nearestSpoons } from '@/core/dose/spoons';
 import { figureText, type Known, knownOf, knownText, oneOf } from '@/core/figure';
 import { KEPT_BATH } from '@/core/liquor/liquor';
-import { printNumber } from '@/core/measure/print';
+import { printAmount, printNumber } from '@/core/measure/print';
 import type { Printer } from '@/core/measure/printer';
 import type { WeighLine } from '@/core/plan/weighOut';
 import { standingTicks, type WeighTick, wearKey } from '@/core/plan/weighTicks';
 import { amountOff } from '@/core/run/amountDifference';
+import { isFarFrom } from '@/core/run/farOff';
 import { PLAN_FOOTER } from '@/core/safety/rules/all';
 import { WEAR_WORD, type Wear } from '@/core/shelf/assistant';
 import { type ShoppingLine, type StockLevel, serves } from '@/core/shelf/stock';
@@ -38,12 +39,24 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
   const stock = useLoaded<StockLevel[]>('/stock');
   const lack = useLoaded<ShoppingLine[]>(`/sessions/${sessionId}/shopping`);
   const [problem, setProblem] = useState<string | null>(null);
+  const { modal } = App.useApp();
   const standing = useMemo(() => standingTicks(list.state === 'ready' ? list.value.ticks : []), [list]);
   if (list.state === 'failed') return <FailedPage title="Weigh out" why={list.why} retry={list.retry} />;
   if (list.state === 'loading') return <LoadingPage title="Weigh out" />;
   const { session, lines } = list.value;
   const done = lines.filter((line) => standing.has(line.key)).length;
   const levels = stock.state === 'ready' ? stock.value : [];
+  /** What is far from the plan is asked about once, before it is written down. */
+  const tickLine = (line: WeighLine, amount: WeighTick['amount']) => {
+    if (amount === null || !isFarFrom(line.planned, knownOf(amount))) return void tick(line, amount);
+    const print = (known: Known) => (known === null ? 'unknown' : knownText(known, (value) => printAmount(value, line.unit)));
+    modal.confirm({
+      title: `${print(knownOf(amount))} ${line.name}, planned ${print(line.planned)}`,
+      content: 'Is that what you weighed? If it was a slip, cancel: nothing is written down.',
+      okText: 'Log it',
+      onOk: () => void tick(line, amount),
+    });
+  };
   const tick = async (line: Pick<WeighLine, 'key' | 'unit'>, amount: WeighTick['amount']) => {
     setProblem(null);
     try {
@@ -96,7 +109,7 @@ export function WeighOutPage({ sessionId }: { sessionId: string }) {
                     line={line}
                     tick={standing.get(line.key)}
                     places={levels.filter((level) => serves(level.item, line))}
-                    onTick={(amount) => void tick(line, amount)}
+                    onTick={(amount) => tickLine(line, amount)}
                   />
                 ))}
               </ul>

@@ -122,7 +122,7 @@ function Stove({ run }: { run: LiveRun }) {
     for (const fact of heard.values()) run.act(fact);
   };
   const nameOf = useNames(plan);
-  const { logAt, log, last, forget, amendLast, takeBack, early, closeEarly } = useLogging(run, view.clocks);
+  const { logAt, log, last, forget, amendLast, takeBack, early, closeEarly } = useLogging(run, view.clocks, plan.steps, view.state.steps);
   const replanId = useRef(newId());
 
   /** A picture or a word of what steeps is the look that was called for; over a flame, water and heat want one of their own. */
@@ -337,7 +337,7 @@ function Stove({ run }: { run: LiveRun }) {
           onLog={(fact, atMs, also) => {
             const facts = [fact, ...also.map(({ id: stepId }) => ({ ...fact, stepId }) as RunFact)];
             const of = also.length > 0 ? `all ${also.length + 1} pots` : asked.step.title;
-            logAt(facts, `${of}: ${describeEvent({ ...fact, id: '', atMs, recordedAtMs: atMs }, plan, print, nameOf)}`, atMs);
+            log(facts, `${of}: ${describeEvent({ ...fact, id: '', atMs, recordedAtMs: atMs }, plan, print, nameOf)}`, Math.max(0, (nowMs() - atMs) / 60_000));
           }}
         />
       ) : null}

@@ -1,11 +1,14 @@
 'use client';
 import { useState } from 'react';
+import type { PlanStep } from '@/core/plan/plan';
 import type { StepClock } from '@/core/run/clock';
 import { endsEarly } from '@/core/run/endsEarly';
 import type { RunFact } from '@/core/run/events';
+import { farOff } from '@/core/run/farOff';
+import type { RunState } from '@/core/run/fold';
 import { nowMs } from '../api/serverClock';
 import type { LiveRun } from '../api/useRun';
-import type { Early } from './EarlyEnd';
+import { asEarly, asFarOff, type Early } from './EarlyEnd';
 import type { Logged } from './LastAct';
 
 type Change = Extract<RunFact, { type: 'amended' }>['change'];
@@ -25,7 +28,12 @@ export interface Logging {
 }
 
 /** How acts of the stove get into its log, and out again. */
-export function useLogging(run: Pick<LiveRun, 'act'>, clocks: Readonly<Record<string, StepClock>>): Logging {
+export function useLogging(
+  run: Pick<LiveRun, 'act'>,
+  clocks: Readonly<Record<string, StepClock>>,
+  steps: readonly PlanStep[],
+  states: RunState['steps'],
+): Logging {
   const [last, setLast] = useState<Logged | null>(null);
   const [early, setEarly] = useState<Early | null>(null);
   const logAt = (facts: readonly RunFact[], text: string, atMs: number) => {
@@ -34,10 +42,15 @@ export function useLogging(run: Pick<LiveRun, 'act'>, clocks: Readonly<Record<st
     setLast({ ids, atMs, text });
   };
   const log = (facts: readonly RunFact[], text: string, agoMin = 0) => {
-    // A slip of a wet hand ends no hold unasked; what is set back has happened.
-    const short = agoMin === 0 ? endsEarly(facts, clocks) : null;
-    if (short === null) return logAt(facts, text, nowMs() - agoMin * 60_000);
-    setEarly({ text: short, go: () => logAt(facts, text, nowMs()) });
+    const go = () => logAt(facts, text, nowMs() - agoMin * 60_000);
+    // A slip of a wet hand ends no hold unasked, however far it is set back, and pours no ten times of anything.
+    const short = endsEarly(facts, clocks, agoMin);
+    if (short !== null) return setEarly(asEarly(short, go));
+    const off = facts.flatMap((fact) => {
+      const step = fact.type === 'addition' ? steps.find(({ id }) => id === fact.stepId) : undefined;
+      return fact.type === 'addition' && step ? (farOff(step, states[step.id], fact) ?? []) : [];
+    });
+    return off[0] === undefined ? go() : setEarly(asFarOff(off[0], go));
   };
   const amendLast = (change: Change) => {
     for (const targetId of last?.ids ?? []) run.act({ type: 'amended', targetId, change });
