@@ -138,10 +138,7 @@ const hasBroker = hasPackage('mosquitto', isBrokerThere);
 const hasPostgres = hasPackage('postgresql', isPostgresThere);
 const chromium = ensureChromium();
 const built = beside('production build', process.execPath, BUILD);
-await Promise.all([
-  beside('format, lint, import boundaries', tool('biome'), ['check', '--error-on-warnings', '.']),
-  beside('unused code', tool('knip'), []),
-]);
+await Promise.all([beside('format, lint, import boundaries', tool('biome'), ['check', '--error-on-warnings', '.']), beside('unused code', tool('knip'), [])]);
 if (!(await built)) {
   say('Nothing can be tried in a browser without a build.');
   process.exit(1);
