@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { deltaE00, hexOfLinear, type Linear, labOf, linearOf } from './lab';
-import { correct, readPatch } from './patch';
+import { correct, readPatch, unreadable } from './patch';
 
 /** A drawn patch: what each pixel's light is, as eight-bit codes. */
 function draw(pixels: number, lightAt: (i: number) => Linear): Uint8ClampedArray {
@@ -82,6 +82,29 @@ describe('corrected by a card', () => {
       const corrected = correct(fibre, read(draw(400, () => times(truth, cast))), card);
       expect(corrected.ok && deltaE00(corrected.lab, labOf('#b08d3a'))).toBeLessThan(1);
     }
+  });
+  test('what cannot be read is refused, each in words: burnt fibre, a card with wood beside it, red cloth for a grey card', () => {
+    const fibre = read(draw(400, () => linearOf('#b08d3a')));
+    const grey = read(draw(400, () => GREY));
+    const burnt = read(draw(400, (i) => (i % 3 === 0 ? [1, 1, 1] : linearOf('#e8d9a0'))));
+    expect(unreadable(burnt)).toContain('less light');
+    expect(unreadable(fibre)).toBeNull();
+    expect(correct(burnt, grey, { kind: 'grey' })).toMatchObject({ ok: false, why: expect.stringContaining('burnt out') });
+    const mixed = read(draw(1000, (i) => (i % 10 < 6 ? GREY : linearOf('#6b3f1d'))));
+    expect(correct(fibre, mixed, { kind: 'grey' })).toMatchObject({ ok: false, why: expect.stringContaining('two colours') });
+    for (const hex of ['#b02525', '#205f2a', '#5a2a8a'])
+      expect(correct(fibre, read(draw(400, () => linearOf(hex))), { kind: 'grey' }), hex).toMatchObject({
+        ok: false,
+        why: expect.stringContaining('coloured'),
+      });
+    // A candle, and a blue hour: far from white, and grey all the same.
+    for (const light of [
+      [1, 0.55, 0.2],
+      [0.55, 0.75, 1],
+    ] as const)
+      expect(correct(read(draw(400, () => times(linearOf('#8b4513'), [...light]))), read(draw(400, () => times(GREY, [...light]))), { kind: 'grey' }).ok).toBe(
+        true,
+      );
   });
   test.each<[string, Linear, Linear, string]>([
     ['burnt out', [1, 1, 1], [0.3, 0.2, 0.1], 'burnt out'],

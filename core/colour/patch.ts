@@ -126,9 +126,34 @@ export type Corrected = { readonly ok: true; readonly lab: Lab; readonly hex: st
 const BURNT_CARD = 0.02;
 const DARK_CARD = 0.02;
 
+/** More of the fibre than glare burns out: what is left of its colour is not its own. */
+const BURNT_FIBRE = 0.1;
+
+/** Why a patch of fibre tells no colour, with what to do; null where it does. */
+export const unreadable = ({ burnt }: Patch): string | null =>
+  burnt > BURNT_FIBRE
+    ? 'The fibre is burnt out in this picture, so its colour is not in it. Take it again with less light, or move the square to a darker place.'
+    : null;
+
+/** No lamp and no window makes of grey what lies beyond these: channels so far apart, or green so far from between the two others. */
+const WIDEST_CAST = 6;
+const GREEN_BETWEEN = { least: 0.55, most: 1.8 } as const;
+
+/** Whether what should be neutral cannot be, in whatever light: red cloth is no grey card. */
+function isColoured([r, g, b]: Linear): boolean {
+  const green = g / Math.sqrt(r * b);
+  return Math.max(r, g, b) / Math.min(r, g, b) > WIDEST_CAST || green < GREEN_BETWEEN.least || green > GREEN_BETWEEN.most;
+}
+
 /** The fibre’s colour as it is under D65: each channel by what the card should have been (in linear light). */
 export function correct(fibre: Patch, cardPatch: Patch, card: Card): Corrected {
-  if (cardPatch.burnt > BURNT_CARD) return { ok: false, why: 'The card is burnt out: step back or shade it, and take the picture again.' };
+  const why = unreadable(fibre);
+  if (why !== null) return { ok: false, why };
+  if (cardPatch.burnt > BURNT_CARD)
+    return { ok: false, why: 'The card is burnt out: step back or shade it, and take the picture again. Matt grey, or white paper in dull light, works best.' };
+  if (cardPatch.two) return { ok: false, why: 'The square over the card holds two colours. Make it smaller, or move it until only the card is in it.' };
+  if (card.kind !== 'known' && isColoured(cardPatch.light))
+    return { ok: false, why: 'What the square lies on is coloured, and no white or grey card. Move it onto the card, or choose “of a known colour”.' };
   if (cardPatch.light.some((channel) => channel < DARK_CARD))
     return { ok: false, why: 'The card is too dark to read: more light, and take the picture again.' };
   const truth = truthOf(card);

@@ -2,7 +2,7 @@
 import { ColorPicker, Segmented, Skeleton, Slider } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { hexOfLab, type Lab, labOfLinear, printLab } from '@/core/colour/lab';
-import type { Card, Patch as Read } from '@/core/colour/patch';
+import { type Card, type Patch as Read, unreadable } from '@/core/colour/patch';
 import type { Mark } from '@/workers/picture.worker';
 import { Notice } from '../shell/Notice';
 import { Asked } from './Asked';
@@ -104,7 +104,7 @@ export function MarkedPicture({ from, undyedHex = null, onRead }: Props) {
 
 function labOf(reading: PictureReading | null, card: Card | null): Lab | null {
   if (!reading?.patch) return null;
-  if (!card) return labOfLinear(reading.patch.light);
+  if (!card) return unreadable(reading.patch) === null ? labOfLinear(reading.patch.light) : null;
   return reading.corrected?.ok ? reading.corrected.lab : null;
 }
 
@@ -112,6 +112,8 @@ function labOf(reading: PictureReading | null, card: Card | null): Lab | null {
 function Said({ reading, lab, corrected }: { reading: PictureReading | null; lab: Lab | null; corrected: boolean }) {
   const patch = reading?.patch ?? null;
   if (reading && !patch) return <Notice kind="fault">There is too little under the square. Make it larger.</Notice>;
+  const why = patch && unreadable(patch);
+  if (why) return <Notice kind="fault">{why}</Notice>;
   if (reading?.corrected && !reading.corrected.ok) return <Notice kind="fault">{reading.corrected.why}</Notice>;
   return (
     <div className="line" role="status">

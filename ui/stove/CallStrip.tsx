@@ -7,6 +7,7 @@ import { dueAdditions } from '@/core/run/dueAdditions';
 import { type CallAct, LET_GO_CALLS, PUT_OFF_CALLS, type RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
 import { tripOf } from '@/core/run/trip';
+import { byUrgency } from '@/core/run/urgency';
 import { nowMs as clockMs } from '../api/serverClock';
 import { usePrint } from '../shell/facts';
 import { later } from '../shell/later';
@@ -37,7 +38,7 @@ interface Props {
 /** The one next act, large; what else the trip serves; when the next one is. */
 export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuiet }: Props) {
   const print = usePrint();
-  const trip = tripOf(view.nudges, (nudge) => nudge, nowMs);
+  const trip = tripOf(byUrgency(view.nudges, nowMs), (nudge) => nudge, nowMs);
   if (view.allOver) {
     return (
       <section className="call call-due" aria-label="Next act">
@@ -65,11 +66,15 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
   const where = (nudge: Nudge) => plan.vessels.find((vessel) => vessel.id === (view.state.steps[nudge.stepId]?.vesselId ?? ''))?.name ?? '';
   const step = plan.steps.find((s) => s.id === first.stepId);
   const says = (nudge: Nudge) => print.says(nudge.text);
-  const answer = () => {
-    const facts = answerTo(first, view, plan);
-    if (facts) onAnswer(facts, `${step?.title ?? ''}: ${says(first)}`);
-    else if (step) onAsk(first.act === 'ph' ? { ask: 'ph', step } : { ask: 'addition', step, ...additionOf(first, view, plan) });
+  const answer = (nudge: Nudge) => {
+    const its = plan.steps.find((one) => one.id === nudge.stepId);
+    const facts = answerTo(nudge, view, plan);
+    if (facts) onAnswer(facts, `${its?.title ?? ''}: ${says(nudge)}`);
+    else if (its) onAsk(nudge.act === 'ph' ? { ask: 'ph', step: its } : { ask: 'addition', step: its, ...additionOf(nudge, view, plan) });
   };
+  // What is due now is never told in passing: each has its line and its button.
+  const alsoDue = alongside.filter((nudge) => nudge.dueMs <= nowMs);
+  const onTheWay = alongside.filter((nudge) => nudge.dueMs > nowMs);
   return (
     <section className={`call${due ? ' call-due' : ''}${first.stop ? ' call-stop' : ''}`} aria-label="Next act">
       {/* Told once, when it is due: a countdown read aloud every minute is heard by nobody. */}
@@ -85,9 +90,22 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
         <p className="quiet">
           {where(first)}
           {step ? ` · ${step.title}` : ''}
-          {alongside.length > 0 ? ` · same trip: ${alongside.map((nudge) => `${says(nudge)}, ${where(nudge)}`).join('; ')}` : ''}
+          {onTheWay.length > 0 ? ` · same trip: ${onTheWay.map((nudge) => `${says(nudge)}, ${where(nudge)}`).join('; ')}` : ''}
           {later ? ` · then ${untilText(later.dueMs, nowMs)}: ${says(later)}${where(later) === where(first) ? '' : `, ${where(later)}`}` : ''}
         </p>
+        {alsoDue.length > 0 ? (
+          <ul className="stack stack-tight" aria-label="Due as well">
+            {alsoDue.map((nudge) => (
+              <li key={nudge.key} className="line line-tight">
+                <strong>{says(nudge)}</strong>
+                <span className="quiet">{where(nudge)}</span>
+                <Button onClick={() => answer(nudge)} aria-label={`Done: ${says(nudge)}`}>
+                  Done
+                </Button>
+              </li>
+            ))}
+          </ul>
+        ) : null}
       </div>
       {onQuiet ? (
         <Button size="large" className="call-quiet" onClick={onQuiet} aria-label="Heard: quiet on every device">
@@ -100,7 +118,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
         </Button>
       ) : null}
       {due ? <Later call={first} onAnswer={onAnswer} /> : null}
-      <Button type={due ? 'primary' : 'default'} size="large" onClick={answer}>
+      <Button type={due ? 'primary' : 'default'} size="large" onClick={() => answer(first)}>
         {first.act === 'attend' && due ? 'I am here' : due ? 'Done' : 'Do it now'}
       </Button>
     </section>
