@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import type { RunView, SessionView } from '@/contract/views';
 import { beforeStart, beforeStartNote } from '@/core/plan/beforeStart';
+import type { Plan } from '@/core/plan/plan';
 import { isStop, rankFindings } from '@/core/safety/finding';
 import { errorText, post } from '../api/http';
 import { newId } from '../api/newId';
@@ -19,6 +20,7 @@ import { PlanTotals } from '../plan/PlanHead';
 import { StepDetails } from '../plan/StepDetails';
 import { useClashes } from '../plan/useClashes';
 import { useHeldSince } from '../plan/useHeldSince';
+import { useNewFacts } from '../plan/useNewFacts';
 import { FailedPage } from '../shell/FailedPage';
 import { Findings } from '../shell/Findings';
 import { usePrint } from '../shell/facts';
@@ -41,10 +43,10 @@ export function SessionPage({ sessionId, version }: { sessionId: string; version
   const loaded = useLoaded<SessionView>(path);
   if (loaded.state === 'loading') return <LoadingPage title="The plan" shape="picture" />;
   if (loaded.state === 'failed') return <FailedPage title="The plan" why={loaded.why} retry={loaded.retry} />;
-  return <Session sessionId={sessionId} view={loaded.value} />;
+  return <Session key={loaded.value.plan.version} sessionId={sessionId} view={loaded.value} onRenewed={loaded.reload} />;
 }
 
-function Session({ sessionId, view }: { sessionId: string; view: SessionView }) {
+function Session({ sessionId, view, onRenewed }: { sessionId: string; view: SessionView; onRenewed: () => void }) {
   const print = usePrint();
   const router = useRouter();
   const now = useNow(30_000);
@@ -61,6 +63,20 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
   const stopped = plan.findings.some(isStop);
   const clashing = useClashes(runId ? null : plan, sessionId);
   const heldSince = useHeldSince(runId ? null : plan);
+  const newFacts = useNewFacts(runId || !isNewest ? null : plan);
+  const [renewing, setRenewing] = useState(false);
+  /** The same draft with what is known now, as a version of its own. */
+  const renew = async () => {
+    setRenewing(true);
+    setProblem(null);
+    try {
+      await post<Plan>(`/sessions/${sessionId}/plans`, { draft: plan.draft, reason: `Facts that came later: ${newFacts}`, expectedVersion: plan.version });
+      onRenewed();
+    } catch (error) {
+      setProblem(errorText(error));
+    }
+    setRenewing(false);
+  };
   const title = (stepId: string) => plan.steps.find((s) => s.id === stepId)?.title ?? '';
   const start = async () => {
     setStarting(true);
@@ -118,6 +134,17 @@ function Session({ sessionId, view }: { sessionId: string; view: SessionView }) 
       {runId ? null : <Flexed plan={plan} />}
       {runId ? null : <KeptBathsNotice plan={plan} />}
       {problem ? <Notice kind="fault">{problem}</Notice> : null}
+      {newFacts ? (
+        <Notice
+          acts={
+            <Button loading={renewing} onClick={() => void renew()}>
+              Update the plan
+            </Button>
+          }
+        >
+          Something came since this plan was kept: {newFacts}.
+        </Notice>
+      ) : null}
       {!runId && stopped ? <Notice>A stop holds this plan: it stands below. Change the plan, and it can be started.</Notice> : null}
       {!runId && asked.length > 0 ? (
         <Notice acts={isNewest ? <LinkButton href={`/sessions/${sessionId}/change`}>Choose what to do</LinkButton> : null}>
