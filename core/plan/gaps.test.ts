@@ -36,6 +36,6 @@ describe('before the start', () => {
     expect(items.some((item) => item.includes('tray'))).toBe(false);
     expect(promiseIn(items.join(' '))).toBeNull();
   });
-  test('what was ticked and what was passed is kept', () =>
-    expect(beforeStartNote(['a', 'b'], new Set(['b']))).toBe('Before the start. ticked: b. passed: a.'));
+  test('what was ticked and what was not is kept', () =>
+    expect(beforeStartNote(['a', 'b'], new Set(['b']))).toBe('Before the start. ticked: b. not ticked: a.'));
 });

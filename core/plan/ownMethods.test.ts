@@ -69,8 +69,21 @@ function chainFor(method: Method): ChainItem[] {
 const AS_SUCH: Readonly<Record<string, readonly string[]>> = {
   R3: ['iron-mordant'],
   R4: ['metal-test'],
-  // Hours of rolling boil, as these barks want it.
-  R16: ['tannin-boil', 'extract-waxy'],
+  // Hours on the heat, as barks, hulls, pits and thorough mordants want it: more than a tenth of the bath goes (safety handbook R16, a caution).
+  R16: [
+    'tannin-boil',
+    'extract-waxy',
+    'extract-hard',
+    'extract-hull',
+    'extract-general',
+    'extract-draws',
+    'extract-skins',
+    'alum-10',
+    'alum-tartar',
+    'alum-16',
+    'alum-rescue',
+    'dyebath-long',
+  ],
   R17: ['bundle-steam'],
   R18: ['bundle-steam'],
   R27: ['tea-microwave', 'plant-microwave'],

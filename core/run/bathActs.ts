@@ -2,8 +2,9 @@ import { type Balance, type BathAct, balanceOf, carriedFrom } from '../bath/bala
 import { bathIdAt } from '../bath/bath';
 import type { Band } from '../chem/band';
 import { knownOf, oneOf } from '../figure';
+import { boilingC } from '../heat/boiling';
 import { lossL } from '../heat/boilOff';
-import { isHeated } from '../plan/phase';
+import { isHeated, type Phase } from '../plan/phase';
 import type { Plan, PlanStep } from '../plan/plan';
 import { toPour } from '../plan/toPour';
 import { shelfOf } from '../shelf/library';
@@ -12,7 +13,7 @@ import type { RunState, StepState } from './fold';
 import { goodsIn } from './lotMinutes';
 import { weightOf } from './weightOf';
 
-type OfPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'draft' | 'vessels'>;
+type OfPlan = Pick<Plan, 'steps' | 'lots' | 'own' | 'draft' | 'vessels' | 'home'>;
 
 /** Liquid that goods carry when they are lifted and drained, mL for a gram of dry fibre: our estimate, no source. */
 const CARRIES_ML_PER_G = 2;
@@ -92,6 +93,17 @@ function putIn(plan: OfPlan, did: StepState): BathAct[] {
   });
 }
 
+/** Over an even rise from a room's 20 °C as much steam goes off as at this share of the way (mean vapour pressure, IAPWS, to 80 up to 95 °C). */
+const RAISE_SHARE = 0.6;
+const ROOM_C = 20;
+
+/** The one temperature whose steam stands for a phase, °C; null: nobody knows. */
+function steamsAtC(phase: Phase): number | null {
+  if (phase.kind === 'hold') return phase.bandC?.[1] ?? null;
+  if (phase.kind === 'raise' && phase.toC !== null) return ROOM_C + RAISE_SHARE * (phase.toC - ROOM_C);
+  return null;
+}
+
 /** What boiled off, by how long it was on the heat: the usual loss of such a pot with its lid. */
 function boiled(plan: OfPlan, step: PlanStep, did: StepState, nowMs: number): BathAct[] {
   const vesselL = plan.vessels.find(({ id }) => id === (did.vesselId ?? step.vesselId))?.litres ?? null;
@@ -101,8 +113,8 @@ function boiled(plan: OfPlan, step: PlanStep, did: StepState, nowMs: number): Ba
     const toMs = did.entered[i + 1]?.atMs ?? did.endedAtMs ?? nowMs;
     const pausedMs = did.pauses.reduce((sum, { fromMs, toMs: until }) => sum + Math.max(0, Math.min(until ?? toMs, toMs) - Math.max(fromMs, entry.atMs)), 0);
     const heatMin = Math.max(0, toMs - entry.atMs - pausedMs) / 60_000;
-    const hottestC = phase.kind === 'hold' ? (phase.bandC?.[1] ?? null) : null;
-    const mL = lossL({ heated: true, heatMin, lid: step.lid, hottestC, waterMl: null, vesselL }) * 1000;
+    const boilC = boilingC(plan.home.altitudeM);
+    const mL = lossL({ heated: true, heatMin, lid: step.lid, hottestC: steamsAtC(phase), waterMl: null, vesselL, boilC }) * 1000;
     return mL > 0 ? [{ kind: 'boiled', mL, atMs: toMs, isEstimate: true }] : [];
   });
 }

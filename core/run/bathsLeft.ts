@@ -29,7 +29,7 @@ export interface BathLeft {
 }
 
 /** Baths of a run, each once at its last finished step. What went into it by the log decides where it may go (R30). */
-export function bathsLeft(plan: Pick<Plan, 'steps' | 'own' | 'lots' | 'draft' | 'vessels'>, state: RunState, nowMs: number): BathLeft[] {
+export function bathsLeft(plan: Pick<Plan, 'steps' | 'own' | 'lots' | 'draft' | 'vessels' | 'home'>, state: RunState, nowMs: number): BathLeft[] {
   const shelf = shelfOf(plan.own);
   const last = new Map<string, { step: PlanStep; substances: Set<string>; ph: number | null }>();
   plan.steps.forEach((step, index) => {

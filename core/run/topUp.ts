@@ -11,7 +11,7 @@ const MINDED_K = 2;
 
 /** What a cold top-up does to a bath, in words; null where nobody knows how much is in it or how warm it is, or it hardly matters. */
 export function topUpText(
-  plan: Pick<Plan, 'steps' | 'lots' | 'own' | 'draft' | 'vessels'>,
+  plan: Pick<Plan, 'steps' | 'lots' | 'own' | 'draft' | 'vessels' | 'home'>,
   state: RunState,
   step: PlanStep,
   latestC: number | null,
