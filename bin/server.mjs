@@ -40,4 +40,6 @@ server.on('error', (error) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is in use.` : error);
   process.exit(1);
 });
+// Node closes a connection that has been idle for 5 s, and an act that is sent in that very moment is lost on its way.
+server.keepAliveTimeout = 65_000;
 server.listen(port, '127.0.0.1');

@@ -28,7 +28,7 @@ const PORTS_TRIED = 20;
  * Of outside hands: how long a head may take, and how long a connection may be silent (a live stream ticks every 15 s). A whole
  * archive over a slow Wi-Fi takes its time; a body that drips is noticed by itself (patience.ts).
  */
-const PATIENCE = { headersTimeout: 10_000, requestTimeout: 3_600_000, timeout: 60_000, maxConnections: 1000 } as const;
+const PATIENCE = { keepAliveTimeout: 65_000, headersTimeout: 10_000, requestTimeout: 3_600_000, timeout: 60_000, maxConnections: 1000 } as const;
 
 /**
  * The doors to the home network: opened and closed while the application runs, on every address that is somebody's own home

@@ -128,7 +128,7 @@ function Stove({ run }: { run: LiveRun }) {
   /** A picture or a word of what steeps is the look that was called for; over a flame, water and heat want one of their own. */
   const looked = ({ step, clock }: StoveCard) => {
     const kind = clock.current?.phase.kind;
-    if (kind === 'until' || kind === 'soak') run.act({ type: 'checked', stepId: step.id, finding: 'kept with its picture or words' });
+    if (kind === 'until' || kind === 'soak') run.act({ type: 'checked', stepId: step.id, finding: '' });
   };
   const doAct = (act: StoveAct, step: PlanStep) => {
     if ('log' in act.does) log(act.does.log, `${step.title}: ${lowerFirst(act.label)}`);
