@@ -8,6 +8,7 @@ import { type Acted, actOut } from '@/core/rehearse/actOut';
 import { wallTime, zonedMs } from '@/core/time/zone';
 import { homeOf, setSimPot } from '@/server/kitchen';
 import { addEntry } from '@/server/lots';
+import { recordEvent } from '@/server/runs';
 import { createSession, preview } from '@/server/sessions';
 import { type At, chainOf, draftOf, play } from './play';
 import { seeInJar } from './results';
@@ -128,7 +129,10 @@ async function jarOnTheSill(at: At, nowMs: number): Promise<void> {
   const jar = plan.steps.find(({ kind }) => kind === 'solar');
   for (const [i, hex] of JAR_DAYS.entries()) {
     const atMs = startMs + (i + 1) * DAY - 2 * HOUR;
-    if (hex && jar) await seeInJar(at, `jar-day-${i + 1}`, hex, atMs, { runId: 'run-jar', stepId: jar.id });
+    if (!hex || !jar) continue;
+    await seeInJar(at, `jar-day-${i + 1}`, hex, atMs, { runId: 'run-jar', stepId: jar.id });
+    // A picture of what steeps is the look that was called for: the stove logs both.
+    await recordEvent(at(atMs), 'run-jar', { id: `run-jar-look-${i + 1}`, type: 'checked', stepId: jar.id, finding: '', atMs });
   }
 }
 

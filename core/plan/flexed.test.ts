@@ -88,7 +88,7 @@ describe('a wait that nobody touched', () => {
       expect(sentences).toHaveLength(minutes.usual === undefined ? 0 : 1);
       return sentences;
     });
-    expect(said.some((sentence) => /instead of the usual .*because nobody is up/.test(sentence))).toBe(true);
+    expect(said.some((sentence) => /instead of the usual .*because nobody is there/.test(sentence))).toBe(true);
   });
   test('of days is not cut by days to end days sooner: that saves no night', () => {
     const plan = planned([linen], { startMs: sunday(9), chain: [item('b', 'bundle-cold', { dyestuffId: 'heather' })] });

@@ -68,6 +68,9 @@ const withWaits = (
 
 const endOf = ({ placed }: Scheduled): number => Math.max(...placed.map(({ endMs }) => endMs));
 
+/** Ends are set to whole calendar minutes: less than this nobody notices in a wait of hours, min. */
+const TOLD_FROM_MIN = 5;
+
 /** Waits whose length the plan chose within their method’s range, each with both lengths and the reason. */
 export function flexedText({ steps, inTime }: Pick<Plan, 'steps' | 'inTime'>): string[] {
   return steps.flatMap((step) =>
@@ -76,8 +79,8 @@ export function flexedText({ steps, inTime }: Pick<Plan, 'steps' | 'inTime'>): s
       const { typical, usual } = phase.minutes;
       const isCut = inTime?.cuts.some((cut) => cut.taskId === step.id && cut.index === i);
       // What gives for a deadline is told where the deadline is.
-      if (isCut) return [];
-      const why = typical > usual ? 'nobody is up when the usual time is over' : 'that saves a night';
+      if (isCut || Math.abs(typical - usual) < TOLD_FROM_MIN) return [];
+      const why = typical > usual ? 'nobody is there when the usual time is over' : 'that saves a night';
       return [`${step.title}: ${printDuration(typical)} instead of the usual ${printDuration(usual)}, because ${why}.`];
     }),
   );
