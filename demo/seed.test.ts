@@ -6,6 +6,7 @@ import { oneOf } from '@/core/figure';
 import { isHeated } from '@/core/plan/phase';
 import { planTotals } from '@/core/plan/totals';
 import { foldRun } from '@/core/run/fold';
+import { lookDays } from '@/core/run/missedLooks';
 import { runNow } from '@/core/run/runNow';
 import type { App } from '@/server/app';
 import { Doors } from '@/server/doors/doors';
@@ -163,6 +164,10 @@ describe.each([
     expect((await nowOf('run-alder')).phases).toEqual(['rest']);
     expect(bathC('big')).toBeLessThan(75);
     expect((await nowOf('run-jar')).kinds).toEqual(['solar']);
+    const { events = [], plan } = (await runningRuns(t.app)).find(({ run }) => run.id === 'run-jar') ?? {};
+    const ofType = (type: string) => events.filter((event) => event.type === type).map(({ atMs }) => atMs);
+    const { looked, missed } = lookDays(Math.max(...ofType('phaseEntered')), nowMs, ofType('checked'), plan?.home.diary.zone ?? '');
+    expect([looked.length, missed.length]).toEqual([3, 1]);
   });
   test('every act lies before now, and every hour of heat within waking hours', async () => {
     for (const { plan, events } of await runningRuns(t.app)) {
