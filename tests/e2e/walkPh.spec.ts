@@ -45,7 +45,7 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
     await expect(form).toBeHidden();
   };
   const read = async (ph: string, meaning: string) => {
-    await call.getByRole('button', { name: 'Done' }).click();
+    await call.getByRole('button', { name: 'Done', exact: true }).click();
     await expect(form).toContainText('Aim: 4 to 5');
     await form.getByLabel('pH', { exact: true }).fill(ph);
     await expect(form).toContainText(meaning);
@@ -56,9 +56,9 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   // The sum says how much, before anything is poured; and where half a teaspoon would take it, while it is typed.
   await read('6.2', 'not yet 4 to 5: by the sum about');
   await expect(call).toContainText('Add 100 g ocotillo');
-  await call.getByRole('button', { name: 'Done' }).click();
+  await call.getByRole('button', { name: 'Done', exact: true }).click();
   await answered();
-  await call.getByRole('button', { name: 'Done' }).click();
+  await call.getByRole('button', { name: 'Done', exact: true }).click();
   await form.getByLabel(/How much/).fill('1/2 tsp (US)');
   await expect(form).toContainText(/With this the bath comes to about pH \d\.\d/);
   await answered();
