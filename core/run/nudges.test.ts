@@ -47,6 +47,11 @@ describe('setting up', () => {
   const phases: Phase[] = [{ kind: 'charge', minutes: 10, act: 'In' }, lift];
   test('what is not in yet is called for at once, with its dose', () =>
     expect(call(callsIn(phases, 1, { step: { additions: [alum] } }), 'add')).toMatchObject({ dueMs: 0, text: 'Add 10 g potash alum', stop: false }));
+  test('two that are due at once are two calls, each about its own', () => {
+    const calls = callsIn(phases, 1, { step: { additions: [alum, { ...alum, id: 'second', name: 'cream of tartar' }] } }).filter(({ act }) => act === 'add');
+    expect(calls.map(({ additionId }) => additionId)).toEqual([alum.id, 'second']);
+    expect(new Set(calls.map(({ key }) => key)).size).toBe(2);
+  });
   test('logged, it is not called for again', () => {
     const logged: RunFact = { type: 'addition', stepId, additionId: alum.id, substance: 'alum', amount: { state: 'unknown' }, unit: 'g' };
     expect(call(callsIn(phases, 2, { step: { additions: [alum] }, facts: [[1, logged]] }), 'add')).toBeUndefined();

@@ -20,6 +20,8 @@ import { lookDays, missedText } from './missedLooks';
 /** A call for hands. `dueMs` may lie ahead; it is due when it has passed. */
 export interface Nudge {
   readonly key: string;
+  /** Which of what goes in a call to add is about: several are due at once. */
+  readonly additionId?: string;
   readonly stepId: string;
   readonly act: CallAct;
   readonly dueMs: number;
@@ -123,14 +125,9 @@ function runningNudges(
       nudges.push(...phCall(step, state, now.enteredMs, nowMs));
       for (const addition of dueAdditions(step, state, now.index)) {
         const amount = amountFor(addition);
-        nudges.push(
-          nudge(
-            step,
-            'add',
-            now.enteredMs,
-            `Add ${amount === null ? 'the' : knownText(amount, (value) => printAmount(value, addition.unit))} ${addition.name}${amount === null ? ' and log how much' : ''}`,
-          ),
-        );
+        const text = `Add ${amount === null ? 'the' : knownText(amount, (value) => printAmount(value, addition.unit))} ${addition.name}${amount === null ? ' and log how much' : ''}`;
+        const call = nudge(step, 'add', now.enteredMs, text);
+        nudges.push({ ...call, key: `${call.key}/${addition.id}`, additionId: addition.id });
       }
       nudges.push(nudge(step, next ? 'nextPhase' : 'finish', now.enteredMs + phase.minutes * MIN, nextText(next, step) ?? `Done: ${step.title}`));
       break;

@@ -56,6 +56,11 @@ test('a bath that shall be pH 4 to 5: asked for, not there yet, overshot, in ran
   // The sum says how much, before anything is poured; and where half a teaspoon would take it, while it is typed.
   await read('6.2', 'not yet 4 to 5: by the sum about');
   await expect(call).toContainText('Add 100 g ocotillo');
+  // The vinegar is due as well: its own button asks about it, and not about what stands first.
+  await call.getByRole('button', { name: /^Done: Add .* white vinegar/ }).click();
+  await expect(form).toContainText('What went inwhite vinegar');
+  await page.keyboard.press('Escape');
+  await expect(form).toBeHidden();
   await call.getByRole('button', { name: 'Done', exact: true }).click();
   await answered();
   await call.getByRole('button', { name: 'Done', exact: true }).click();

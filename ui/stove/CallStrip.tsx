@@ -3,7 +3,6 @@ import { Button } from 'antd';
 import { printDuration } from '@/core/measure/print';
 import { isHeated } from '@/core/plan/phase';
 import type { Plan } from '@/core/plan/plan';
-import { dueAdditions } from '@/core/run/dueAdditions';
 import { type CallAct, LET_GO_CALLS, PUT_OFF_CALLS, type RunFact } from '@/core/run/events';
 import type { Nudge } from '@/core/run/nudges';
 import { tripOf } from '@/core/run/trip';
@@ -70,7 +69,7 @@ export function CallStrip({ view, plan, nowMs, onAnswer, onAsk, onFinish, onQuie
     const its = plan.steps.find((one) => one.id === nudge.stepId);
     const facts = answerTo(nudge, view, plan);
     if (facts) onAnswer(facts, `${its?.title ?? ''}: ${says(nudge)}`);
-    else if (its) onAsk(nudge.act === 'ph' ? { ask: 'ph', step: its } : { ask: 'addition', step: its, ...additionOf(nudge, view, plan) });
+    else if (its) onAsk(nudge.act === 'ph' ? { ask: 'ph', step: its } : { ask: 'addition', step: its, additionId: nudge.additionId });
   };
   // What is due now is never told in passing: each has its line and its button.
   const alsoDue = alongside.filter((nudge) => nudge.dueMs <= nowMs);
@@ -148,11 +147,3 @@ const allOff = (view: StoveView): RunFact[] =>
   view.cards
     .filter(({ state, clock }) => state.status === 'running' && clock.current && isHeated(clock.current.phase))
     .map(({ step }) => ({ type: 'paused', stepId: step.id, reason: 'heat off, left' }));
-
-/** Which addition a call is about: the first that is due and not logged yet. */
-function additionOf(nudge: Nudge, view: StoveView, plan: Plan): { additionId?: string } {
-  const step = plan.steps.find((s) => s.id === nudge.stepId);
-  const state = view.state.steps[nudge.stepId];
-  const [due] = step && state ? dueAdditions(step, state, view.clocks[nudge.stepId]?.current?.index ?? 0) : [];
-  return due ? { additionId: due.id } : {};
-}
